@@ -1,0 +1,71 @@
+import { IsoTpAssembler, ReadingBuilder, emptyReading, parseCandumpLine, type Reading } from '@pincer/core/obd';
+import { assemblyError } from './answers.ts';
+import { decodeTranscript } from './transcript.ts';
+
+/** Ids that testers send on: not answers. */
+const TESTER_ID = /^(7DF|7E[0-7]|18DB33F1|18DA[0-9A-F]{2}F1)$/;
+
+/** First bytes of an answer that the decoder knows; other traffic on the bus is none of its business. */
+const ANSWER_SERVICES = new Set([0x41, 0x42, 0x43, 0x44, 0x46, 0x47, 0x49, 0x4a, 0x54, 0x59, 0x7f]);
+
+/** Whether an id can be that of a control unit answering a diagnostic request. */
+function isAnswerId(id: string): boolean {
+  return /^7[0-9A-F]{2}$/.test(id) || /^18D[AB]F1[0-9A-F]{2}$/.test(id);
+}
+
+/** Whether the text is a candump log rather than a saved adapter session: most lines parse as frames. */
+export function looksLikeCandump(text: string): boolean {
+  const sample = text.split(/\r\n|\r|\n/).filter((l) => l.trim() !== '').slice(0, 50);
+  const frames = sample.filter((l) => parseCandumpLine(l, 0).kind === 'frame').length;
+  return frames > 0 && frames * 2 >= sample.length;
+}
+
+/**
+ * Reads a candump log. Frames on diagnostic answer ids are put together; other traffic is passed over.
+ */
+export function decodeCandump(text: string): Reading {
+  const reading = emptyReading();
+  const builder = new ReadingBuilder(reading);
+  const assembler = new IsoTpAssembler();
+  text.split(/\r\n|\r|\n/).forEach((raw, index) => {
+    const line = index + 1;
+    const parsed = parseCandumpLine(raw, line);
+    if (parsed.kind === 'bad') reading.errors.push({ kind: 'malformed', message: parsed.message, line });
+    if (parsed.kind !== 'frame') return;
+    const { frame } = parsed;
+    if (TESTER_ID.test(frame.id) || !isAnswerId(frame.id)) return;
+    const message = assembler.push(frame);
+    if (!message || !ANSWER_SERVICES.has(message.payload[0] ?? 0)) return;
+    builder.add({
+      source: message.id,
+      payload: message.payload,
+      isCan: true,
+      ...(message.line === undefined ? {} : { line: message.line }),
+    });
+  });
+  assembler.finish();
+  reading.errors.push(...assembler.faults.map(assemblyError));
+  return builder.finish();
+}
+
+/** Whether a reading has anything in it that the car said. */
+export function isEmptyReading(reading: Reading): boolean {
+  const { codes, values, frozen, monitors, identities, vin, lamp } = reading;
+  return (
+    codes.length + values.length + frozen.length + monitors.length + identities.length === 0 &&
+    vin === undefined &&
+    lamp === undefined
+  );
+}
+
+/** Decodes a file's text, a candump log or a saved adapter session; which of them is seen from its lines. */
+export function decodeFileText(text: string): Reading {
+  const reading = looksLikeCandump(text) ? decodeCandump(text) : decodeTranscript(text);
+  if (isEmptyReading(reading)) {
+    reading.errors.push({
+      kind: 'nothing-found',
+      message: 'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
+    });
+  }
+  return reading;
+}

@@ -1,0 +1,295 @@
+import {
+  ReadingBuilder,
+  emptyReading,
+  hexByte,
+  isSupportPid,
+  parameterLength,
+  type Reading,
+} from '@pincer/core/obd';
+import { interpretLines, type Interpretation } from './answers.ts';
+import type { LinkFault } from './faults.ts';
+import { AdapterPort } from './port.ts';
+import { isCanProtocol, protocolName } from './transcript.ts';
+import type { CancelSignal } from './transport.ts';
+import { faultWords } from './words.ts';
+
+/** A connection on which the car has answered. */
+export interface Connection {
+  port: AdapterPort;
+  protocol: string;
+  isCan: boolean;
+  /** Volts at the socket, when the adapter can measure them. */
+  adapterVolts: number | null;
+  /** Commands that the adapter refused while it was set up. */
+  refused: string[];
+}
+
+export type ConnectResult = { ok: true; connection: Connection } | { ok: false; fault: LinkFault; adapterVolts: number | null };
+
+export interface ReadProgress {
+  step: string;
+  done: number;
+  total: number;
+}
+
+interface Options {
+  signal?: CancelSignal;
+  onProgress?: (progress: ReadProgress) => void;
+}
+
+const COMMAND_MS = 2_000;
+const RESET_MS = 4_000;
+/** The first request makes the adapter try each protocol in turn. */
+const SEARCH_MS = 15_000;
+const REQUEST_MS = 6_000;
+
+/** Echo, line feeds and spaces off, headers on, adaptive timing, protocol by search. */
+const SETUP = ['ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0'] as const;
+
+/**
+ * Resets and sets up the adapter and finds the protocol. Ends in at most half a minute, whatever happens.
+ */
+export async function connect(port: AdapterPort, { signal, onProgress }: Options = {}): Promise<ConnectResult> {
+  const total = SETUP.length + 4;
+  let done = 0;
+  let adapterVolts: number | null = null;
+  const tell = (step: string) => onProgress?.({ step, done: done++, total });
+  const failed = (fault: LinkFault): ConnectResult => ({ ok: false, fault, adapterVolts });
+
+  tell('Waking the adapter');
+  const reset = await port.send('ATZ', { timeoutMs: RESET_MS, signal });
+  if (!reset.ok) return failed(reset.fault);
+  const refused: string[] = [];
+  for (const command of SETUP) {
+    tell('Setting the adapter up');
+    const reply = await port.send(command, { timeoutMs: COMMAND_MS, signal });
+    if (!reply.ok) return failed(reply.fault);
+    if (reply.lines.some((l) => l.trim() === '?')) refused.push(command);
+  }
+  tell('Measuring the battery');
+  const volts = await port.send('ATRV', { timeoutMs: COMMAND_MS, signal });
+  if (!volts.ok) return failed(volts.fault);
+  const match = /(\d{1,2}\.\d+)/.exec(volts.lines.join(' '));
+  if (match) adapterVolts = Number(match[1]);
+  tell('Looking for the car’s protocol');
+  const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+  if (!first.ok) return failed(first.fault);
+  const { answers, faults } = interpretLines(first.lines.map((text) => ({ text })));
+  if (!answers.some((a) => a.payload[0] === 0x41)) return failed(faults[0] ?? { code: 'unable-to-connect' });
+  tell('Asking which protocol it is');
+  const number = await port.send('ATDPN', { timeoutMs: COMMAND_MS, signal });
+  if (!number.ok) return failed(number.fault);
+  const answer = number.lines[0] ?? '';
+  return {
+    ok: true,
+    connection: {
+      port,
+      protocol: protocolName(answer),
+      isCan: isCanProtocol(answer),
+      adapterVolts,
+      refused,
+    },
+  };
+}
+
+export interface ReadResult {
+  reading: Reading;
+  /** Why the reading stopped early; null when it went through to its end. */
+  fault: LinkFault | null;
+}
+
+/** PIDs that one CAN request may name (SAE J1979: six); three for stored readings, whose PIDs carry a frame number. */
+const GROUP = 6;
+const FROZEN_GROUP = 3;
+
+/** Faults after which asking on is pointless. */
+const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set(['cut', 'cancelled', 'silent', 'low-voltage-reset']);
+
+/** The parts of a full reading, in order, with the words for what would be missing. */
+const STEPS = [
+  { id: 'supported', step: 'What the car can tell', part: 'the list of supported readings' },
+  { id: 'confirmed', step: 'Confirmed codes', part: 'confirmed codes' },
+  { id: 'pending', step: 'Pending codes', part: 'pending codes' },
+  { id: 'permanent', step: 'Permanent codes', part: 'permanent codes' },
+  { id: 'frozen', step: 'Stored conditions', part: 'stored conditions' },
+  { id: 'identity', step: 'Identity', part: 'vehicle number and calibration' },
+  { id: 'values', step: 'Lamp, self-checks and readings', part: 'lamp, self-checks and readings' },
+] as const;
+
+/**
+ * Takes a full reading: codes of services 03, 07 and 0A from every control unit that answers, stored
+ * conditions, identity, lamp, monitors, counters and each supported reading once. The codes come first, so
+ * that a connection that is cut early has still brought the most important part. Requests are grouped as far
+ * as the protocol allows; what a unit leaves out of a group is asked for singly.
+ *
+ * Nothing is lost when it stops early: the reading says what is missing.
+ */
+export async function takeReading(connection: Connection, options: Options = {}): Promise<ReadResult> {
+  const run = new ReadingRun(connection, options);
+  return run.take();
+}
+
+class ReadingRun {
+  private readonly reading = emptyReading();
+  private readonly builder = new ReadingBuilder(this.reading);
+  private fault: LinkFault | null = null;
+  private readonly units = new Set<string>();
+
+  constructor(
+    private readonly connection: Connection,
+    private readonly options: Options,
+  ) {}
+
+  async take(): Promise<ReadResult> {
+    const { connection, reading } = this;
+    reading.protocol = connection.protocol;
+    if (connection.adapterVolts !== null) reading.adapterVolts = connection.adapterVolts;
+    for (const [index, step] of STEPS.entries()) {
+      this.options.onProgress?.({ step: step.step, done: index, total: STEPS.length });
+      if (this.fault === null) await this[step.id]();
+      if (this.fault !== null) reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
+    }
+    this.builder.finish();
+    this.options.onProgress?.({ step: 'Done', done: STEPS.length, total: STEPS.length });
+    return { reading, fault: this.fault };
+  }
+
+  /** Sends one request and adds its answers. `NO DATA` is an answer like another: the car has nothing to say. */
+  private async ask(request: string): Promise<Interpretation> {
+    for (let attempt = 0; ; attempt++) {
+      const reply = await this.connection.port.send(request, {
+        timeoutMs: REQUEST_MS,
+        signal: this.options.signal,
+      });
+      const said = interpretLines(reply.lines.map((text) => ({ text })));
+      const isDamaged = said.errors.some((e) => e.kind !== 'no-data' && e.kind !== 'unknown-command');
+      if (reply.ok && isDamaged && attempt === 0) continue;
+      for (const answer of said.answers) {
+        this.units.add(answer.source);
+        this.builder.add(answer);
+      }
+      if (!reply.ok) this.fault = reply.fault;
+      else {
+        const grave = said.faults.find((f) => ENDS_READING.has(f.code));
+        if (grave) this.fault = grave;
+        this.reading.errors.push(
+          ...said.errors.filter((e) => e.kind !== 'no-data').map((e) => ({ ...e, message: `${request}: ${e.message}` })),
+        );
+      }
+      return said;
+    }
+  }
+
+  private async supported(): Promise<void> {
+    if (this.connection.isCan) {
+      await this.ask('0100' + '20406080A0');
+      if (this.unionSupported('01').size > 0 || this.fault) return;
+    }
+    for (let base = 0; base <= 0xc0; base += 0x20) {
+      await this.ask(`01${hexByte(base)}`);
+      if (this.fault || !this.unionSupported('01').has(base + 0x20)) return;
+    }
+  }
+
+  private async confirmed(): Promise<void> {
+    await this.ask('03');
+  }
+
+  private async pending(): Promise<void> {
+    await this.ask('07');
+  }
+
+  private async permanent(): Promise<void> {
+    await this.ask('0A');
+  }
+
+  private async frozen(): Promise<void> {
+    await this.ask(this.connection.isCan ? '020200' + '0000' + '2000' : '020200');
+    if (this.fault || !this.reading.frozen.some((f) => f.code !== null)) return;
+    if (this.unionSupported('02').size === 0) await this.ask('020000');
+    const pids = this.described(this.unionSupported('02')).filter((p) => p !== 0x02);
+    await this.inGroups(
+      pids,
+      FROZEN_GROUP,
+      (group) => `02${group.map((p) => `${hexByte(p)}00`).join('')}`,
+      (pid) => this.reading.frozen.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
+    );
+  }
+
+  private async identity(): Promise<void> {
+    await this.ask('0900');
+    const offered = this.unionSupported('09');
+    for (const type of [0x02, 0x04, 0x06, 0x0a]) {
+      if (this.fault) return;
+      if (offered.has(type)) await this.ask(`09${hexByte(type)}`);
+    }
+  }
+
+  private async values(): Promise<void> {
+    const pids = this.described(this.unionSupported('01')).filter((p) => p !== 0x02);
+    await this.inGroups(
+      pids,
+      GROUP,
+      (group) => `01${group.map(hexByte).join('')}`,
+      (pid) =>
+        pid === 0x01 || pid === 0x41
+          ? this.reading.monitors.length > 0
+          : this.reading.values.some((v) => v.service === '01' && v.pid === hexByte(pid)),
+    );
+  }
+
+  /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
+  private async inGroups(
+    pids: readonly number[],
+    size: number,
+    request: (group: readonly number[]) => string,
+    isAnswered: (pid: number) => boolean,
+  ): Promise<void> {
+    const step = this.connection.isCan ? size : 1;
+    for (let at = 0; at < pids.length; at += step) {
+      const group = pids.slice(at, at + step);
+      await this.ask(request(group));
+      for (const pid of group) {
+        if (this.fault) return;
+        if (group.length > 1 && !isAnswered(pid)) await this.ask(request([pid]));
+      }
+      if (this.fault) return;
+    }
+  }
+
+  /** Readings that any control unit declared for a service. */
+  private unionSupported(service: string): Set<number> {
+    const all = new Set<number>();
+    for (const unit of this.units) for (const pid of this.builder.supportedBy(service, unit)) all.add(pid);
+    return all;
+  }
+
+  /** Only PIDs of known length can be told apart in a grouped answer. */
+  private described(pids: ReadonlySet<number>): number[] {
+    return [...pids].filter((p) => !isSupportPid(p) && parameterLength(p) !== null).sort((a, b) => a - b);
+  }
+}
+
+/** Given out only by the guard that has seen the stored reading read back; see `core/proof`. */
+export interface ClearPermit {
+  readonly readingEntryId: string;
+  readonly confirmedStored: true;
+}
+
+/**
+ * Sends service 04. Erases codes, stored conditions and self-check results, so it needs the permit.
+ * @returns which control units agreed (44) and which refused.
+ */
+export async function clearCodes(
+  connection: Connection,
+  permit: ClearPermit,
+  options: Options = {},
+): Promise<{ ok: true; agreed: string[]; refused: string[]; permit: ClearPermit } | { ok: false; fault: LinkFault }> {
+  const reply = await connection.port.send('04', { timeoutMs: SEARCH_MS, signal: options.signal });
+  if (!reply.ok) return { ok: false, fault: reply.fault };
+  const { answers, faults } = interpretLines(reply.lines.map((text) => ({ text })));
+  const agreed = answers.filter((a) => a.payload[0] === 0x44).map((a) => a.source);
+  const refused = answers.filter((a) => a.payload[0] === 0x7f).map((a) => a.source);
+  if (agreed.length + refused.length === 0) return { ok: false, fault: faults[0] ?? { code: 'no-data' } };
+  return { ok: true, agreed, refused, permit };
+}

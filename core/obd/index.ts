@@ -1,0 +1,38 @@
+export { asciiText, fromHex, hexByte, signed, toHex, uintAt } from './bytes.ts';
+export { formatCandumpLine, parseCandumpLine, type CandumpLine } from './candump.ts';
+export { IsoTpAssembler, splitIsoTp, type AssembledMessage, type AssemblyFault, type CanFrame } from './isotp.ts';
+export { crcChecksum, decodeLegacy, encodeLegacy, hasLegacyHeader, sumChecksum, type LegacyMessage } from './legacy.ts';
+export { ReadingBuilder, negativeResponseText, type Answer } from './messages.ts';
+export {
+  MONITOR_NAMES,
+  decodeMonitorBytes,
+  encodeMonitorBytes,
+  type MonitorBytes,
+  type MonitorId,
+} from './monitors.ts';
+export {
+  decodeParameter,
+  encodeParameter,
+  isSupportPid,
+  parameterLength,
+  parameterName,
+  supportBitmap,
+  supportedPids,
+} from './parameters.ts';
+export { PARAMETERS, type Parameter } from './parameter-table.ts';
+export {
+  CODE_STATES,
+  currentNumber,
+  emptyReading,
+  readingSchema,
+  type CodeState,
+  type FrozenFrame,
+  type MonitorStatus,
+  type ReadCode,
+  type ReadError,
+  type ReadValue,
+  type Reading,
+} from './reading.ts';
+export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
+export { STATUS_BITS, decodeDtcByStatus, stateOfStatus, statusBits, type StatusBit } from './uds.ts';
+export { round, scaleTestValue } from './unit-scaling.ts';

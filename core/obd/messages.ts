@@ -1,0 +1,388 @@
+import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
+import { decodeMonitorBytes, monitorRows } from './monitors.ts';
+import { decodeParameter, isSupportPid, parameterLength, parameterName, supportedPids } from './parameters.ts';
+import type { CodeState, ReadCode, ReadError, ReadValue, Reading } from './reading.ts';
+import { decodeTroubleCode } from './trouble-code.ts';
+import { decodeDtcByStatus } from './uds.ts';
+import { scaleTestValue } from './unit-scaling.ts';
+
+/** One complete answer of one control unit. */
+export interface Answer {
+  /** Control unit's id as printed on the wire. */
+  source: string;
+  /** Service byte and what follows. */
+  payload: readonly number[];
+  /** Service 03/07/0A on CAN begin with a count byte, on the older protocols they do not. */
+  isCan: boolean;
+  line?: number;
+}
+
+const CODE_SERVICES: Readonly<Record<number, CodeState>> = {
+  0x43: 'confirmed',
+  0x47: 'pending',
+  0x4a: 'permanent',
+};
+
+/** ISO 14229 negative response codes that readers meet, in plain words. */
+const NEGATIVE: Readonly<Record<number, string>> = {
+  0x10: 'it refused without saying why',
+  0x11: 'it does not know this service',
+  0x12: 'it does not know this part of the service',
+  0x13: 'the request had the wrong length',
+  0x21: 'it is busy; ask again',
+  0x22: 'the conditions are not right (often: engine must be off, ignition on)',
+  0x31: 'it does not have what was asked for',
+  0x33: 'it wants a security key first',
+  0x78: 'it needs more time',
+  0x7e: 'it does not do this in its present session',
+  0x7f: 'it does not do this service in its present session',
+};
+
+/** Plain words for a negative response code. */
+export function negativeResponseText(code: number): string {
+  return NEGATIVE[code] ?? `it refused with code ${hexByte(code)}`;
+}
+
+/** Gathers decoded answers into one {@link Reading}; the order of answers does not matter. */
+export class ReadingBuilder {
+  private readonly lampByUnit = new Map<string, { on: boolean; count: number }>();
+  /** Parts of older-protocol service 09 answers, by `unit/infotype`, by message number. */
+  private readonly legacyInfo = new Map<string, Map<number, readonly number[]>>();
+  /** PIDs that each control unit says it supports, by service. */
+  readonly supported = new Map<string, Set<number>>();
+  private readonly vinByUnit = new Map<string, string>();
+
+  constructor(readonly reading: Reading) {}
+
+  /** PIDs that a control unit declared for a service (`01`, `02`, `09`). */
+  supportedBy(service: string, source: string): ReadonlySet<number> {
+    return this.supported.get(`${service}/${source}`) ?? new Set();
+  }
+
+  /** Adds what one answer says. Unreadable content becomes an error entry, never an exception. */
+  add(answer: Answer): void {
+    const { payload, source } = answer;
+    const service = payload[0];
+    if (service === undefined) return this.error(answer, 'malformed', 'An empty answer.');
+    const codeState = CODE_SERVICES[service];
+    if (codeState) return this.addCodes(answer, codeState);
+    switch (service) {
+      case 0x41:
+        return this.addCurrent(answer);
+      case 0x42:
+        return this.addFrozen(answer);
+      case 0x44:
+      case 0x54:
+        return;
+      case 0x46:
+        return this.addTests(answer);
+      case 0x49:
+        return this.addInfo(answer);
+      case 0x59: {
+        if (payload[1] !== 0x02) return;
+        const { codes, left } = decodeDtcByStatus(payload, source);
+        for (const code of codes) this.addCode(code);
+        if (left > 0) this.error(answer, 'malformed', `${left} bytes left over after the last code.`);
+        return;
+      }
+      case 0x7f:
+        if (payload[2] === 0x78) return;
+        return this.error(
+          answer,
+          'negative-response',
+          `${source} refused service ${hexByte(payload[1] ?? 0)}: ${negativeResponseText(payload[2] ?? 0)}.`,
+        );
+      default:
+        return this.error(answer, 'unknown-answer', `An answer to a service that is not decoded: ${toHex(payload)}.`);
+    }
+  }
+
+  /** Completes what needs all answers: the lamp of all units together, and texts sent in numbered messages. */
+  finish(): Reading {
+    for (const [key, parts] of this.legacyInfo) {
+      const [source = '', type = ''] = key.split('/');
+      const highest = Math.max(...parts.keys());
+      const bytes: number[] = [];
+      let isWhole = true;
+      for (let n = 1; n <= highest; n++) {
+        const part = parts.get(n);
+        if (part) bytes.push(...part);
+        else isWhole = false;
+      }
+      const infoType = Number.parseInt(type, 16);
+      if (!isWhole) this.error({ source }, 'incomplete', `Parts of information type ${type} were lost.`);
+      else if (infoType === 0x02 && bytes.length < 17)
+        this.error({ source }, 'incomplete', `The vehicle number is ${bytes.length} bytes long instead of 17.`);
+      else this.applyInfo(infoType, bytes, source);
+    }
+    this.legacyInfo.clear();
+    if (this.lampByUnit.size > 0) {
+      const all = [...this.lampByUnit.values()];
+      this.reading.lamp = { on: all.some((l) => l.on), count: all.reduce((n, l) => n + l.count, 0) };
+    }
+    const vin = [...this.vinByUnit.entries()].sort(([a], [b]) => a.localeCompare(b))[0]?.[1];
+    if (vin !== undefined) this.reading.vin = vin;
+    return this.reading;
+  }
+
+  private error(answer: { source: string; line?: number }, kind: string, message: string): void {
+    const entry: ReadError = { kind, message, ...(answer.line === undefined ? {} : { line: answer.line }) };
+    this.reading.errors.push(entry);
+  }
+
+  private addCode(code: ReadCode): void {
+    const known = this.reading.codes.some(
+      (c) =>
+        c.code === code.code && c.state === code.state && c.unit === code.unit && c.failureType === code.failureType,
+    );
+    if (!known) this.reading.codes.push(code);
+  }
+
+  private addCodes(answer: Answer, state: CodeState): void {
+    const { payload, source } = answer;
+    const body = payload.slice(answer.isCan ? 2 : 1);
+    if (answer.isCan) {
+      const count = payload[1] ?? 0;
+      if (count * 2 > body.length)
+        this.error(answer, 'incomplete', `${source} announced ${count} codes but sent ${Math.floor(body.length / 2)}.`);
+    }
+    for (let at = 0; at + 2 <= body.length; at += 2) {
+      const [high = 0, low = 0] = body.slice(at, at + 2);
+      if (high === 0 && low === 0) continue;
+      this.addCode({ code: decodeTroubleCode(high, low), state, unit: source });
+    }
+    if (body.length % 2 !== 0) this.error(answer, 'malformed', 'Half a code at the end of the answer.');
+  }
+
+  private addSupport(service: string, source: string, base: number, bytes: readonly number[]): void {
+    const key = `${service}/${source}`;
+    const set = this.supported.get(key) ?? new Set<number>();
+    for (const pid of supportedPids(base, bytes)) set.add(pid);
+    this.supported.set(key, set);
+  }
+
+  private addCurrent(answer: Answer): void {
+    const { payload, source } = answer;
+    let at = 1;
+    while (at < payload.length) {
+      const pid = payload[at] ?? 0;
+      const rest = payload.length - at - 1;
+      const length = parameterLength(pid) ?? (at === 1 ? rest : null);
+      if (length === null) {
+        return this.error(answer, 'unknown-reading', `Reading ${hexByte(pid)} is not described; what followed was skipped.`);
+      }
+      const bytes = payload.slice(at + 1, at + 1 + length);
+      if (bytes.length < length && !(at === 1 && bytes.length > 0 && length > 4)) {
+        return this.error(
+          answer,
+          'incomplete',
+          `Reading ${hexByte(pid)} (${parameterName(pid) ?? 'not described'}) was cut short.`,
+        );
+      }
+      this.addCurrentOne(source, pid, bytes);
+      at += 1 + length;
+    }
+  }
+
+  private addCurrentOne(source: string, pid: number, bytes: readonly number[]): void {
+    if (isSupportPid(pid)) return this.addSupport('01', source, pid, bytes);
+    if (pid === 0x01 || pid === 0x41) {
+      const status = decodeMonitorBytes(bytes);
+      if (!status) return;
+      const span = pid === 0x01 ? 'since-clear' : 'this-cycle';
+      this.reading.monitors = this.reading.monitors.filter((m) => m.unit !== source || m.span !== span);
+      this.reading.monitors.push(...monitorRows(status, source, span));
+      if (pid === 0x01) {
+        this.lampByUnit.set(source, { on: status.lampOn, count: status.storedCodes });
+        if (status.monitors.length > 0) this.reading.ignition = status.ignition;
+      }
+      return;
+    }
+    this.reading.values.push(...decodeParameter('01', pid, bytes, source));
+  }
+
+  private addFrozen(answer: Answer): void {
+    const { payload, source } = answer;
+    let at = 1;
+    while (at + 1 < payload.length) {
+      const pid = payload[at] ?? 0;
+      const number = payload[at + 1] ?? 0;
+      const length = pid === 0x02 ? 2 : (parameterLength(pid) ?? (at === 1 ? payload.length - 3 : null));
+      if (length === null) {
+        return this.error(answer, 'unknown-reading', `Stored reading ${hexByte(pid)} is not described.`);
+      }
+      const bytes = payload.slice(at + 2, at + 2 + length);
+      if (bytes.length < length)
+        return this.error(answer, 'incomplete', `Stored reading ${hexByte(pid)} was cut short.`);
+      at += 2 + length;
+      if (isSupportPid(pid)) {
+        this.addSupport('02', source, pid, bytes);
+        continue;
+      }
+      if (pid === 0x02) {
+        const [high = 0, low = 0] = bytes;
+        // 00 00 says that no frame is stored.
+        if (high !== 0 || low !== 0) this.frame(source, number).code = decodeTroubleCode(high, low);
+        continue;
+      }
+      if (pid === 0x01 || pid === 0x41) continue;
+      this.frame(source, number).values.push(...decodeParameter('02', pid, bytes, source));
+    }
+    if (payload.length < 3) this.error(answer, 'incomplete', 'A stored reading was cut short.');
+  }
+
+  private frame(unit: string, frame: number): Reading['frozen'][number] {
+    let found = this.reading.frozen.find((f) => f.unit === unit && f.frame === frame);
+    if (!found) {
+      found = { unit, frame, code: null, values: [] };
+      this.reading.frozen.push(found);
+    }
+    return found;
+  }
+
+  private addTests(answer: Answer): void {
+    const { payload, source } = answer;
+    const first = payload[1] ?? 0;
+    if (isSupportPid(first) && payload.length === 6) return this.addSupport('06', source, first, payload.slice(2));
+    if (!answer.isCan) return this.addLegacyTest(answer);
+    let at = 1;
+    for (; at + 9 <= payload.length; at += 9) {
+      const [mid = 0, test = 0, scaling = 0] = payload.slice(at, at + 3);
+      const raw = uintAt(payload, at + 3, 2) ?? 0;
+      const { value, unit } = scaleTestValue(scaling, raw);
+      this.reading.values.push({
+        service: '06',
+        pid: hexByte(mid),
+        part: hexByte(test),
+        name: `On-board test ${hexByte(mid)}, ${hexByte(test)}`,
+        value,
+        unit,
+        source,
+        raw,
+        min: scaleTestValue(scaling, uintAt(payload, at + 5, 2) ?? 0).value,
+        max: scaleTestValue(scaling, uintAt(payload, at + 7, 2) ?? 0).value,
+      });
+    }
+    if (at < payload.length) this.error(answer, 'incomplete', 'An on-board test result was cut short.');
+  }
+
+  /** Older protocols: test id, component id with the limit's direction in bit 7, value, one limit; no scaling given. */
+  private addLegacyTest(answer: Answer): void {
+    const [, test = 0, component = 0] = answer.payload;
+    const raw = uintAt(answer.payload, 3, 2);
+    const limit = uintAt(answer.payload, 5, 2);
+    if (raw === null || limit === null)
+      return this.error(answer, 'incomplete', 'An on-board test result was cut short.');
+    this.reading.values.push({
+      service: '06',
+      pid: hexByte(test),
+      part: hexByte(component & 0x7f),
+      name: `On-board test ${hexByte(test)}, component ${hexByte(component & 0x7f)}`,
+      value: raw,
+      unit: '',
+      source: answer.source,
+      raw,
+      ...(component & 0x80 ? { min: limit } : { max: limit }),
+    });
+  }
+
+  private addInfo(answer: Answer): void {
+    const { payload, source } = answer;
+    const type = payload[1] ?? 0;
+    if (isSupportPid(type)) {
+      // Older protocols put a message count before the four bytes.
+      return this.addSupport('09', source, type, payload.slice(payload.length > 6 ? 3 : 2));
+    }
+    if (answer.isCan) return this.applyInfo(type, payload.slice(3), source);
+    const key = `${source}/${hexByte(type)}`;
+    const parts = this.legacyInfo.get(key) ?? new Map<number, readonly number[]>();
+    // Types with an odd number (01, 03, 05, 07) only tell how many messages will follow.
+    if (type % 2 === 0) parts.set(payload[2] ?? 0, payload.slice(3));
+    if (parts.size > 0) this.legacyInfo.set(key, parts);
+  }
+
+  private applyInfo(type: number, bytes: readonly number[], source: string): void {
+    const identity = () => {
+      let found = this.reading.identities.find((u) => u.unit === source);
+      if (!found) {
+        found = { unit: source, calibrationIds: [], verificationNumbers: [] };
+        this.reading.identities.push(found);
+      }
+      return found;
+    };
+    switch (type) {
+      case 0x02: {
+        const vin = asciiText(bytes);
+        if (vin) this.vinByUnit.set(source, vin);
+        return this.addText(type, 'Vehicle identification number', vin, bytes, source);
+      }
+      case 0x04:
+        for (let at = 0; at + 16 <= bytes.length; at += 16) {
+          const part = bytes.slice(at, at + 16);
+          const text = asciiText(part);
+          if (!text) continue;
+          identity().calibrationIds.push(text);
+          this.addText(type, 'Calibration id', text, part, source, at > 0 ? `${at / 16 + 1}` : undefined);
+        }
+        return;
+      case 0x06:
+        for (let at = 0; at + 4 <= bytes.length; at += 4) {
+          const part = bytes.slice(at, at + 4);
+          identity().verificationNumbers.push(toHex(part));
+          this.addText(type, 'Calibration verification number', toHex(part), part, source, at > 0 ? `${at / 4 + 1}` : undefined);
+        }
+        return;
+      case 0x0a: {
+        const text = asciiText(bytes);
+        identity().name = text;
+        return this.addText(type, 'Control unit name', text, bytes, source);
+      }
+      case 0x08:
+      case 0x0b:
+        return this.addCounters(type, bytes, source);
+      default:
+        return this.addText(type, `Vehicle information ${hexByte(type)}`, toHex(bytes), bytes, source);
+    }
+  }
+
+  private addText(
+    type: number,
+    name: string,
+    value: string,
+    bytes: readonly number[],
+    source: string,
+    part?: string,
+  ): void {
+    const row: ReadValue = {
+      service: '09',
+      pid: hexByte(type),
+      ...(part === undefined ? {} : { part }),
+      name,
+      value,
+      unit: '',
+      source,
+      raw: toHex(bytes),
+    };
+    this.reading.values.push(row);
+  }
+
+  /** In-use performance counters: 16-bit numbers, first the monitoring conditions met and ignition cycles. */
+  private addCounters(type: number, bytes: readonly number[], source: string): void {
+    for (let at = 0; at + 2 <= bytes.length; at += 2) {
+      const raw = uintAt(bytes, at, 2) ?? 0;
+      const n = at / 2;
+      this.reading.values.push({
+        service: '09',
+        pid: hexByte(type),
+        part: COUNTER_NAMES[n] ?? `counter ${n + 1}`,
+        name: `In-use counter, ${COUNTER_NAMES[n] ?? `${n + 1}`}`,
+        value: raw,
+        unit: '',
+        source,
+        raw,
+      });
+    }
+  }
+}
+
+const COUNTER_NAMES = ['conditions met', 'ignition cycles'] as const;

@@ -1,0 +1,57 @@
+import { decodeTroubleCode } from './trouble-code.ts';
+import { hexByte } from './bytes.ts';
+import type { CodeState, ReadCode } from './reading.ts';
+
+/** Bits of the ISO 14229-1 DTC status byte, bit 0 first. */
+export const STATUS_BITS = [
+  'testFailed',
+  'testFailedThisOperationCycle',
+  'pendingDTC',
+  'confirmedDTC',
+  'testNotCompletedSinceLastClear',
+  'testFailedSinceLastClear',
+  'testNotCompletedThisOperationCycle',
+  'warningIndicatorRequested',
+] as const;
+export type StatusBit = (typeof STATUS_BITS)[number];
+
+/** The names of the bits that are set. */
+export function statusBits(status: number): StatusBit[] {
+  return STATUS_BITS.filter((_, bit) => (status & (1 << bit)) !== 0);
+}
+
+/**
+ * Our one state for a status byte. A confirmed code whose test does not fail now and which was not
+ * pending, not failed since clear and asks for no lamp is history; so is one that only failed once since clear.
+ * @returns null when no bit says that the test ever failed (only "not completed" bits, or none).
+ */
+export function stateOfStatus(status: number): CodeState | null {
+  const is = (bit: number) => (status & (1 << bit)) !== 0;
+  if (is(3)) return 'confirmed';
+  if (is(2) || is(0) || is(1)) return 'pending';
+  if (is(5) || is(7)) return 'history';
+  return null;
+}
+
+/**
+ * Codes of a positive answer to ISO 14229-1 service 19 02 (59 02 availability mask, then 4 bytes a code).
+ * @param payload the whole answer, beginning with 59.
+ * @returns the codes, and how many bytes were left over at the end.
+ */
+export function decodeDtcByStatus(payload: readonly number[], unit: string): { codes: ReadCode[]; left: number } {
+  const codes: ReadCode[] = [];
+  let at = 3;
+  for (; at + 4 <= payload.length; at += 4) {
+    const [high = 0, low = 0, failure = 0, status = 0] = payload.slice(at, at + 4);
+    const state = stateOfStatus(status);
+    if (state === null) continue;
+    codes.push({
+      code: decodeTroubleCode(high, low),
+      state,
+      unit,
+      statusByte: status,
+      failureType: hexByte(failure),
+    });
+  }
+  return { codes, left: Math.max(0, payload.length - at) };
+}

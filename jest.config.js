@@ -1,0 +1,9 @@
+/** Jest runs the rooms that need no browser; the real interface is tested by Playwright in e2e/. */
+export default {
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/{core,simulator,cli,server,web,tools}/**/*.test.ts'],
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
+  },
+  modulePathIgnorePatterns: ['<rootDir>/web/dist'],
+};
