@@ -1,0 +1,92 @@
+import type { z } from 'zod';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { assertMigrations, migrate } from './migrations.ts';
+import { CURRENT_VERSION, caseFileSchema, type CaseFile, type CaseRecord, type Owner } from './record.ts';
+
+export type ImportProblem =
+  | { code: 'not-json'; line: number | null; detail: string }
+  | { code: 'not-a-case' }
+  | { code: 'newer-version'; version: number }
+  | { code: 'broken'; path: string; detail: string }
+  | { code: 'dangling'; entry: string; refersTo: string };
+
+export type ImportResult = { ok: true; file: CaseFile } | { ok: false; problem: ImportProblem };
+
+assertMigrations(CURRENT_VERSION);
+
+/** The text of a case file: JSON, two spaces, in the current version. */
+export function writeCaseFile(record: CaseRecord, vehicle: Vehicle, exportedAt: string, owner?: Owner): string {
+  const file: CaseFile = {
+    format: 'pincer-case',
+    version: CURRENT_VERSION,
+    exportedAt,
+    vehicle,
+    case: record,
+    ...(owner ? { owner } : {}),
+  };
+  return `${JSON.stringify(file, null, 2)}\n`;
+}
+
+/** Reads a case file: parse, migrate a copy, validate, check references. Nothing is changed on a failure. */
+export function readCaseFile(text: string): ImportResult {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, problem: notJson(text, error instanceof Error ? error.message : '') };
+  }
+  return readCaseData(data);
+}
+
+/** As {@link readCaseFile}, from data that has been parsed. */
+export function readCaseData(data: unknown): ImportResult {
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) return { ok: false, problem: { code: 'not-a-case' } };
+  const raw = data as Record<string, unknown>;
+  const version = raw['version'];
+  if (raw['format'] !== 'pincer-case' || typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return { ok: false, problem: { code: 'not-a-case' } };
+  if (version > CURRENT_VERSION) return { ok: false, problem: { code: 'newer-version', version } };
+  const parsed = caseFileSchema.safeParse(migrate(raw, version));
+  if (!parsed.success) return { ok: false, problem: broken(parsed.error) };
+  const dangling = danglingReference(parsed.data);
+  return dangling ? { ok: false, problem: dangling } : { ok: true, file: parsed.data };
+}
+
+function broken(error: z.ZodError): ImportProblem {
+  const issue = error.issues[0];
+  const path = (issue?.path ?? []).map((p) => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`)).join('').replace(/^\./, '');
+  return { code: 'broken', path: path || '(the whole file)', detail: issue?.message ?? 'invalid' };
+}
+
+function notJson(text: string, detail: string): ImportProblem {
+  const position = /position (\d+)/.exec(detail)?.[1];
+  const lines = position === undefined ? null : text.slice(0, Number(position)).split('\n').length;
+  return { code: 'not-json', line: lines, detail };
+}
+
+function danglingReference(file: CaseFile): ImportProblem | null {
+  if (file.case.vehicle !== file.vehicle.id) return { code: 'dangling', entry: file.case.id, refersTo: file.case.vehicle };
+  const ids = new Set(file.case.entries.map((e) => e.id));
+  if (ids.size !== file.case.entries.length) return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
+  for (const entry of file.case.entries) {
+    const refersTo = entry.kind === 'struck' ? entry.entry : entry.kind === 'clear' ? entry.afterReading : null;
+    if (refersTo !== null && !ids.has(refersTo)) return { code: 'dangling', entry: entry.id, refersTo };
+  }
+  return null;
+}
+
+/** The plain sentence for an import problem, naming the place. */
+export function importProblemWords(problem: ImportProblem): string {
+  switch (problem.code) {
+    case 'not-json':
+      return `This is not a JSON file${problem.line === null ? '' : `: line ${problem.line} cannot be read`}. It may have been cut short when it was sent or saved.`;
+    case 'not-a-case':
+      return 'This file is JSON, but not a case file: its “format” is not “pincer-case” with a version number.';
+    case 'newer-version':
+      return `This case file has version ${problem.version}, made by a newer Pincer than this one. Update, then open it again; nothing was changed.`;
+    case 'broken':
+      return `The case file is damaged at ${problem.path}: ${problem.detail}. Nothing was added.`;
+    case 'dangling':
+      return `The case file is damaged: ${problem.entry} refers to ${problem.refersTo}, which is not in it. Nothing was added.`;
+  }
+}

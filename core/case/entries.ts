@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { readingSchema } from '@pincer/core/obd';
+
+/** Warning lamps that the owner can report, after the public ISO 2575 symbols. */
+export const LAMPS = {
+  engine: 'Engine lamp',
+  oil: 'Oil pressure',
+  temperature: 'Coolant temperature',
+  charging: 'Charging',
+  brakes: 'Brakes',
+  stability: 'Stability control',
+  airbag: 'Airbag',
+  glow: 'Glow plugs',
+  other: 'Another lamp or message',
+} as const;
+export type LampId = keyof typeof LAMPS;
+
+export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
+export type LampMode = (typeof LAMP_MODES)[number];
+
+const base = {
+  id: z.string().regex(/^ent_/),
+  /** ISO 8601 moment at which it was recorded. */
+  at: z.iso.datetime(),
+};
+
+const answer = z.enum(['yes', 'no', 'unknown']);
+export type Answered = z.infer<typeof answer>;
+
+export const entrySchema = z.discriminatedUnion('kind', [
+  z.object({ ...base, kind: z.literal('lamp'), lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]), mode: z.enum(LAMP_MODES) }),
+  /** A symptom or a recent event, by the id in the knowledge. */
+  z.object({ ...base, kind: z.literal('observation'), observation: z.string(), answer }),
+  z.object({
+    ...base,
+    kind: z.literal('connection'),
+    outcome: z.enum(['talking', 'failed']),
+    adapter: z.string(),
+    protocol: z.string().optional(),
+    volts: z.number().optional(),
+    message: z.string().optional(),
+  }),
+  z.object({
+    ...base,
+    kind: z.literal('reading'),
+    /** How it came here. */
+    via: z.enum(['adapter', 'file', 'hand']),
+    adapter: z.string().optional(),
+    isComplete: z.boolean(),
+    /** Engine state told by the owner or seen in the reading. */
+    reading: readingSchema,
+  }),
+  z.object({ ...base, kind: z.literal('check'), check: z.string(), outcome: z.string(), note: z.string().optional() }),
+  z.object({ ...base, kind: z.literal('decision'), option: z.enum(['repair', 'clear', 'help']), cause: z.string().optional() }),
+  z.object({ ...base, kind: z.literal('repair'), cause: z.string(), cost: z.number().min(0).optional(), note: z.string().optional() }),
+  z.object({
+    ...base,
+    kind: z.literal('clear'),
+    /** The stored reading that was read back before anything was erased. */
+    afterReading: z.string().regex(/^ent_/),
+    outcome: z.enum(['agreed', 'refused', 'failed']),
+    message: z.string().optional(),
+  }),
+  /** A drive after a clear or a repair. */
+  z.object({ ...base, kind: z.literal('drive'), metConditions: answer, cameBack: answer, note: z.string().optional() }),
+  z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
+  z.object({ ...base, kind: z.literal('struck'), entry: z.string().regex(/^ent_/), reason: z.string().min(1) }),
+  z.object({ ...base, kind: z.literal('closed'), outcome: z.enum(['fixed', 'went-away', 'sold', 'given-up']), note: z.string().optional() }),
+]);
+/** One fact. Entries are only ever added. */
+export type Entry = z.infer<typeof entrySchema>;
+export type EntryOf<K extends Entry['kind']> = Extract<Entry, { kind: K }>;

@@ -1,0 +1,60 @@
+import type { Answered, Entry, EntryOf, LampId, LampMode } from './entries.ts';
+import type { CaseRecord } from './record.ts';
+
+/** The present state of a case: what the log says now, struck entries left out. */
+export interface CaseState {
+  /** Entries that count, oldest first. */
+  entries: readonly Entry[];
+  struck: ReadonlyMap<string, EntryOf<'struck'>>;
+  /** Latest word on each lamp. */
+  lamps: ReadonlyMap<LampId, { mode: LampMode; entry: string }>;
+  /** Latest answer to each symptom or event. */
+  observations: ReadonlyMap<string, { answer: Answered; entry: string }>;
+  /** Latest result of each check. */
+  checks: ReadonlyMap<string, { outcome: string; entry: string }>;
+  readings: readonly EntryOf<'reading'>[];
+  latestReading: EntryOf<'reading'> | null;
+  clears: readonly EntryOf<'clear'>[];
+  repairs: readonly EntryOf<'repair'>[];
+  drives: readonly EntryOf<'drive'>[];
+  connection: EntryOf<'connection'> | null;
+  decision: EntryOf<'decision'> | null;
+  closed: EntryOf<'closed'> | null;
+}
+
+/** Replays the log. Later entries outrank earlier ones; a struck entry counts for nothing but stays in the log. */
+export function foldCase(record: CaseRecord): CaseState {
+  const struck = new Map<string, EntryOf<'struck'>>();
+  for (const entry of record.entries) if (entry.kind === 'struck') struck.set(entry.entry, entry);
+  const entries = record.entries.filter((e) => e.kind !== 'struck' && !struck.has(e.id));
+  const lamps = new Map<LampId, { mode: LampMode; entry: string }>();
+  const observations = new Map<string, { answer: Answered; entry: string }>();
+  const checks = new Map<string, { outcome: string; entry: string }>();
+  const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
+  for (const entry of entries) {
+    if (entry.kind === 'lamp') lamps.set(entry.lamp, { mode: entry.mode, entry: entry.id });
+    if (entry.kind === 'observation') observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
+    if (entry.kind === 'check') checks.set(entry.check, { outcome: entry.outcome, entry: entry.id });
+  }
+  const readings = of('reading');
+  return {
+    entries,
+    struck,
+    lamps,
+    observations,
+    checks,
+    readings,
+    latestReading: readings.at(-1) ?? null,
+    clears: of('clear'),
+    repairs: of('repair'),
+    drives: of('drive'),
+    connection: of('connection').at(-1) ?? null,
+    decision: of('decision').at(-1) ?? null,
+    closed: of('closed').at(-1) ?? null,
+  };
+}
+
+/** Adds a fact. The record given is left as it was. */
+export function addEntry(record: CaseRecord, entry: Entry): CaseRecord {
+  return { ...record, entries: [...record.entries, entry] };
+}

@@ -1,0 +1,30 @@
+export {
+  importProblemWords,
+  readCaseData,
+  readCaseFile,
+  writeCaseFile,
+  type ImportProblem,
+  type ImportResult,
+} from './case-file.ts';
+export {
+  LAMPS,
+  LAMP_MODES,
+  entrySchema,
+  type Answered,
+  type Entry,
+  type EntryOf,
+  type LampId,
+  type LampMode,
+} from './entries.ts';
+export { addEntry, foldCase, type CaseState } from './fold.ts';
+export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
+export {
+  CURRENT_VERSION,
+  DEFAULT_OWNER,
+  caseFileSchema,
+  caseSchema,
+  ownerSchema,
+  type CaseFile,
+  type CaseRecord,
+  type Owner,
+} from './record.ts';

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { vehicleSchema } from '@pincer/core/vehicle';
+import { entrySchema } from './entries.ts';
+
+export const caseSchema = z.object({
+  id: z.string().regex(/^case_/),
+  vehicle: z.string().regex(/^veh_/),
+  title: z.string().min(1),
+  openedAt: z.iso.datetime(),
+  entries: z.array(entrySchema),
+});
+/** A case: an append-only log of facts about one vehicle. */
+export type CaseRecord = z.infer<typeof caseSchema>;
+
+/** The version of stored records and case files. Raised together with a new step in `migrations.ts`. */
+export const CURRENT_VERSION = 1;
+
+export const ownerSchema = z.object({
+  /** Currency sign or code, only shown. */
+  currency: z.string().min(1).max(4),
+  /** What an hour of the owner's own time is worth to them. */
+  ownHourly: z.number().min(0),
+  /** A workshop's hourly rate. */
+  shopHourly: z.number().min(0),
+  /** What a workshop takes for reading codes and looking. */
+  shopDiagnosis: z.number().min(0),
+  /** Tools at hand, by id in the knowledge. */
+  tools: z.array(z.string()),
+  /** Test first, or clear first and see. Moves defaults, never a gate. */
+  school: z.enum(['test-first', 'reset-first']),
+  units: z.enum(['metric', 'imperial', 'mixed']),
+});
+export type Owner = z.infer<typeof ownerSchema>;
+
+/** Sensible beginnings; every one can be changed in the settings. */
+export const DEFAULT_OWNER: Owner = {
+  currency: '€',
+  ownHourly: 15,
+  shopHourly: 90,
+  shopDiagnosis: 75,
+  tools: ['hand-tools', 'multimeter'],
+  school: 'test-first',
+  units: 'metric',
+};
+
+export const caseFileSchema = z.object({
+  format: z.literal('pincer-case'),
+  version: z.literal(CURRENT_VERSION),
+  exportedAt: z.iso.datetime(),
+  vehicle: vehicleSchema,
+  case: caseSchema,
+  owner: ownerSchema.optional(),
+});
+/** A case on its own, to keep or to hand on. */
+export type CaseFile = z.infer<typeof caseFileSchema>;

@@ -1,0 +1,174 @@
+import { TROUBLE_CODE } from '@pincer/core/obd';
+import { AREAS, COMPONENTS, type Component } from './components.ts';
+import { FAILURES } from './failures.ts';
+import { CODE_ENTRIES, type CodeEntry, type Place } from './families.ts';
+
+const BY_CODE: ReadonlyMap<string, CodeEntry> = new Map(CODE_ENTRIES.map((e) => [e.code, e]));
+
+export const SYSTEMS = { P: 'powertrain', C: 'chassis', B: 'body', U: 'network' } as const;
+
+/** What a code says. */
+export interface Explanation {
+  code: string;
+  valid: boolean;
+  scope: 'standard' | 'maker' | 'unknown';
+  system: string | null;
+  /** Family by the third character, in words. */
+  area: string | null;
+  component: string | null;
+  place: Place;
+  failure: string | null;
+  title: string;
+  meaning: string;
+  /** The workshop's term. */
+  term?: string;
+  /** Why an invalid code is refused. */
+  problem?: string;
+  /** What may have been meant; never applied by itself. */
+  suggestion?: string;
+}
+
+/** Letters and digits that are easily taken for each other on a small screen or in handwriting. */
+const LOOK_ALIKES: Readonly<Record<string, string>> = {
+  O: '0', Q: '0', I: '1', L: '1', S: '5', Z: '2', G: '6', О: '0', о: '0', Р: 'P', р: 'P', С: 'C', с: 'C', В: 'B', І: '1', А: 'A', Е: 'E',
+};
+
+/** Structure of a described code, or null. */
+export function codeEntry(code: string): CodeEntry | null {
+  return BY_CODE.get(code) ?? null;
+}
+
+/** All described codes. */
+export function describedCodes(): readonly CodeEntry[] {
+  return CODE_ENTRIES;
+}
+
+/** Whether SAE J2012 defines this code's range, or leaves it to the maker. The code must be well formed. */
+export function scopeOf(code: string): 'standard' | 'maker' {
+  const letter = code[0] ?? '';
+  const group = code[1] ?? '';
+  if (letter === 'P') {
+    if (group === '0' || group === '2') return 'standard';
+    // P30-P33 belong to the maker, P34-P39 to the standard; what is left is not given away.
+    return group === '3' && /[4-9]/.test(code[2] ?? '') ? 'standard' : 'maker';
+  }
+  if (letter === 'U') return group === '0' || group === '3' ? 'standard' : 'maker';
+  return group === '0' ? 'standard' : 'maker';
+}
+
+/** Family that the third character tells for powertrain codes (SAE J2012); null for other systems. */
+export function areaOfDigits(code: string): string | null {
+  if (code[0] === 'U') return 'network and communication';
+  if (code[0] !== 'P') return null;
+  const digit = code[2] ?? '';
+  if (/[0-2]/.test(digit)) return 'fuel and air';
+  if (digit === '3') return 'ignition and misfire';
+  if (digit === '4') return 'emission control';
+  if (digit === '5') return 'speed, idle and inputs';
+  if (digit === '6') return 'control unit and outputs';
+  if (/[7-9]/.test(digit)) return 'transmission';
+  return /[A-C]/.test(digit) ? 'hybrid and electric drive' : null;
+}
+
+/** Says what a code means. White space around it and lower case are accepted; nothing else is corrected. */
+export function explainCode(text: string): Explanation {
+  const code = text.trim().toUpperCase();
+  const problem = problemOf(code);
+  if (problem) {
+    const suggestion = suggestionFor(code);
+    return {
+      code, valid: false, scope: 'unknown', system: null, area: null, component: null, place: {}, failure: null,
+      title: 'Not a trouble code', meaning: problem, problem,
+      ...(suggestion === null ? {} : { suggestion }),
+    };
+  }
+  const system = SYSTEMS[(code[0] ?? 'P') as keyof typeof SYSTEMS];
+  const area = areaOfDigits(code);
+  const entry = BY_CODE.get(code);
+  if (entry) {
+    const component: Component = COMPONENTS[entry.component];
+    return {
+      code, valid: true, scope: 'standard', system, area: AREAS[component.area],
+      component: component.name, place: entry.place, failure: FAILURES[entry.failure].phrase,
+      title: titleOf(entry), meaning: meaningOf(entry), term: component.term,
+    };
+  }
+  const scope = scopeOf(code);
+  const areaWords = area ? `, family “${area}”` : '';
+  return {
+    code, valid: true, scope, system, area, component: null, place: {}, failure: null,
+    title: scope === 'maker' ? `The maker’s own code, ${system}` : `Standard code, not described here`,
+    meaning:
+      scope === 'maker'
+        ? `The digits say: ${system}${areaWords}, defined by the vehicle’s maker. What it means differs from make to make, so nothing is guessed; look it up under this make and model.`
+        : `The digits say: ${system}${areaWords}, a code of the public standard. The catalogue does not describe it yet, or the standard leaves it free.`,
+  };
+}
+
+function problemOf(code: string): string | null {
+  if (TROUBLE_CODE.test(code)) return null;
+  if (code === '') return 'There is nothing to look up. A code is one letter and four digits, such as P0302.';
+  if (!/^[PCBU]/.test(code))
+    return `A code begins with P, C, B or U; this begins with “${code[0]}”.`;
+  if (code.length !== 5) return `A code has five characters; this has ${code.length}.`;
+  if (!/[0-3]/.test(code[1] ?? '')) return `The second character is 0, 1, 2 or 3; here it is “${code[1]}”.`;
+  return `After the letter come digits 0-9 or letters A-F; “${[...code.slice(2)].find((c) => !/[0-9A-F]/.test(c))}” is neither.`;
+}
+
+/** A well-formed code that the text may have meant, or null. */
+function suggestionFor(code: string): string | null {
+  const squeezed = code.replace(/[\s.:_-]/g, '');
+  const tries = [squeezed, squeezed.slice(0, 5), `P${squeezed}`].map(withoutLookAlikes);
+  return tries.find((t) => TROUBLE_CODE.test(t) && t !== code) ?? null;
+}
+
+function withoutLookAlikes(text: string): string {
+  return [...text].map((c, i) => {
+    if (i === 0) return c === 'Р' || c === 'р' ? 'P' : c === 'С' ? 'C' : c === 'В' || c === '8' ? 'B' : c;
+    return LOOK_ALIKES[c] ?? c;
+  }).join('');
+}
+
+function placeWords(place: Place): string {
+  const words: string[] = [];
+  if (place.cylinder !== undefined) words.push(`cylinder ${place.cylinder}`);
+  if (place.bank !== undefined) words.push(`bank ${place.bank}`);
+  if (place.sensor !== undefined) words.push(`sensor ${place.sensor}`);
+  if (place.label !== undefined) words.push(place.label);
+  return words.join(' ');
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** One line for a phone: component, place, way of failing. */
+function titleOf(entry: CodeEntry): string {
+  const { place, failure } = entry;
+  const component: Component = COMPONENTS[entry.component];
+  const phrase = FAILURES[failure].phrase;
+  if (entry.component === 'combustion') {
+    return place.cylinder === undefined ? `Misfire, ${place.label ?? 'cylinder not known'}` : `Cylinder ${place.cylinder} misfires`;
+  }
+  if (failure === 'not-warm') return `Engine does not get warm enough ${place.label ?? ''}`.trim();
+  // "Intake air temperature sensor 1", not "sensor sensor 1".
+  const isNumberEnough = component.name.endsWith('sensor') && place.bank === undefined && place.sensor !== undefined;
+  const where = isNumberEnough ? `${place.sensor}` : placeWords(place);
+  return capital(`${component.name}${where ? ` ${where}` : ''}: ${phrase}`);
+}
+
+function meaningOf(entry: CodeEntry): string {
+  const component: Component = COMPONENTS[entry.component];
+  const failure = FAILURES[entry.failure];
+  const hints: Record<typeof failure.kind, string> = {
+    electrical: 'Look at plug, pins and wires before you suspect the part.',
+    signal: 'The part may be right and what it measures wrong, or the other way round: compare before you buy.',
+    behaviour: 'It names what went wrong, not the part that caused it.',
+    computer: 'First make sure of supply and grounds; control units fail last.',
+  };
+  const counting =
+    entry.place.cylinder !== undefined
+      ? ' Makers count cylinders from different ends: check the handbook before you touch one.'
+      : entry.place.bank !== undefined
+        ? ' Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.'
+        : '';
+  return `${component.does} The control unit saw ${failure.saw}. ${hints[failure.kind]}${counting}`;
+}

@@ -1,0 +1,11 @@
+export { CAUTIONS, type CautionId } from './cautions.ts';
+export { CAUSES, CHECKS, causeById, checkById } from './library.ts';
+export {
+  OBSERVATIONS,
+  OWNER_OBSERVATIONS,
+  isObservationKey,
+  observationKind,
+  observationOfCode,
+  type ObservationKey,
+} from './observations.ts';
+export { SYSTEMS, TOOLS, TOOL_PRICES, type Cause, type Check, type CheckOutcome, type Repair, type ToolId } from './types.ts';

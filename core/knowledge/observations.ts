@@ -1,0 +1,188 @@
+import { codeEntry, type CodeEntry } from '@pincer/core/codes';
+
+/**
+ * What can be observed, with its leak: the chance to see it although none of the modelled causes is there.
+ * `car` is what the car says, `owner` what the owner finds.
+ */
+interface ObservationKind {
+  side: 'car' | 'owner';
+  title: string;
+  leak: number;
+  /** Self-check that has to have run since the last clear before the absence of a code says anything. */
+  monitor?: 'misfire' | 'fuel' | 'components' | 'catalyst' | 'evaporative' | 'oxygen-sensor' | 'oxygen-heater' | 'egr';
+  /** The question to the owner. */
+  ask?: string;
+  group?: 'runs' | 'when' | 'senses' | 'before';
+}
+
+const car = (title: string, leak: number, monitor?: ObservationKind['monitor']): ObservationKind => ({
+  side: 'car', title, leak, ...(monitor ? { monitor } : {}),
+});
+const owner = (group: NonNullable<ObservationKind['group']>, title: string, ask: string, leak: number): ObservationKind => ({
+  side: 'owner', title, leak, ask, group,
+});
+
+export const OBSERVATIONS = {
+  // Codes, by component and way of failing.
+  'code:misfire-same': car('Misfire of this cylinder', 0.01, 'misfire'),
+  'code:misfire-other': car('Misfire of another cylinder', 0.01, 'misfire'),
+  'code:misfire-several': car('Misfire of several cylinders', 0.015, 'misfire'),
+  'code:coil-same': car('Coil circuit of this cylinder', 0.002, 'components'),
+  'code:injector-same': car('Injector circuit of this cylinder', 0.002, 'components'),
+  'code:lean': car('Mixture too lean', 0.01, 'fuel'),
+  'code:rich': car('Mixture too rich', 0.008, 'fuel'),
+  'code:air-flow-circuit': car('Air flow sensor circuit', 0.002, 'components'),
+  'code:air-flow-range': car('Air flow implausible', 0.005, 'components'),
+  'code:manifold-pressure': car('Manifold pressure sensor', 0.003, 'components'),
+  'code:intake-temperature': car('Intake air temperature sensor', 0.002, 'components'),
+  'code:coolant-temperature': car('Coolant temperature sensor', 0.002, 'components'),
+  'code:runs-cold': car('Engine does not get warm', 0.004, 'components'),
+  'code:throttle': car('Throttle or pedal', 0.004, 'components'),
+  'code:idle': car('Idle speed wrong', 0.006, 'components'),
+  'code:fuel-pressure': car('Fuel pressure', 0.003, 'components'),
+  'code:oxygen-front': car('Front oxygen sensor', 0.005, 'oxygen-sensor'),
+  'code:oxygen-rear': car('Rear oxygen sensor', 0.005, 'oxygen-sensor'),
+  'code:oxygen-heater': car('Oxygen sensor heater', 0.004, 'oxygen-heater'),
+  'code:catalyst': car('Catalyst efficiency', 0.008, 'catalyst'),
+  'code:evap-leak': car('Fuel vapour leak', 0.006, 'evaporative'),
+  'code:purge': car('Vapour purge valve', 0.003, 'evaporative'),
+  'code:egr': car('Exhaust recirculation', 0.004, 'egr'),
+  'code:crank-sensor': car('Crankshaft sensor', 0.003, 'components'),
+  'code:cam-sensor': car('Camshaft sensor', 0.003, 'components'),
+  'code:cam-timing': car('Camshaft timing', 0.003, 'components'),
+  'code:knock-sensor': car('Knock sensor', 0.003, 'components'),
+  'code:supply-voltage': car('Supply voltage', 0.004, 'components'),
+  // Stored conditions of the code that stored the frame.
+  'frame:cold': car('Stored: engine cold', 0.3),
+  'frame:load': car('Stored: high load', 0.3),
+  'frame:idle': car('Stored: idling', 0.25),
+  // Readings that do not make sense, from the plausibility rules.
+  'reading:air-flow-dead': car('No air flow though the engine runs', 0.002),
+  'reading:air-flow-low': car('Air flow below what the engine must breathe', 0.03),
+  'reading:intake-temperature-rail': car('Intake temperature at its electrical limit', 0.002),
+  'reading:coolant-temperature-rail': car('Coolant temperature at its electrical limit', 0.002),
+  'reading:lean-idle': car('Mixture corrected upwards at idle', 0.04),
+  'reading:lean-load': car('Mixture corrected upwards under load', 0.04),
+  'reading:rich': car('Mixture corrected downwards', 0.03),
+  'reading:manifold-pressure-high': car('Manifold pressure high at idle', 0.05),
+  'reading:charging-low': car('Charging voltage low', 0.02),
+  'reading:battery-low': car('Battery low at rest', 0.05),
+  'reading:runs-cold': car('Coolant stays cool', 0.02),
+  // What the owner notices.
+  'sign:shakes': owner('runs', 'Shakes', 'Does it shake?', 0.05),
+  'sign:rough-idle': owner('runs', 'Idles roughly', 'Does it idle roughly?', 0.06),
+  'sign:weak': owner('runs', 'Pulls weakly', 'Does it pull weakly?', 0.05),
+  'sign:stalls': owner('runs', 'Stalls', 'Does it stall?', 0.02),
+  'sign:hard-start': owner('runs', 'Starts badly', 'Does it start badly?', 0.04),
+  'sign:high-idle': owner('runs', 'Idles too fast', 'Does it idle too fast?', 0.03),
+  'sign:wet': owner('when', 'Only in the wet', 'Only in wet weather?', 0.04),
+  'sign:cold': owner('when', 'Only when cold', 'Only while the engine is cold?', 0.12),
+  'sign:warm': owner('when', 'Only when warm', 'Only once it is warm?', 0.1),
+  'sign:uphill': owner('when', 'Only under load', 'Only uphill or when you press the pedal?', 0.12),
+  'sign:fuel-smell': owner('senses', 'Smells of fuel', 'Does it smell of fuel?', 0.03),
+  'sign:hiss': owner('senses', 'Hisses or whistles', 'Does something hiss or whistle?', 0.03),
+  'sign:ticking-exhaust': owner('senses', 'Exhaust ticks or blows', 'Does the exhaust tick or blow?', 0.03),
+  'sign:black-smoke': owner('senses', 'Black smoke', 'Is there black smoke?', 0.02),
+  'sign:blue-smoke': owner('senses', 'Blue smoke', 'Is there blue smoke?', 0.02),
+  'sign:thirsty': owner('senses', 'Uses more fuel', 'Does it use more fuel than it did?', 0.06),
+  'sign:pings': owner('senses', 'Rattles when accelerating', 'Does it rattle when you accelerate?', 0.03),
+  'before:refuelled': owner('before', 'Refuelled a day or two before', 'Did you refuel in the last two days?', 0.25),
+  'before:worked-on': owner('before', 'Worked on lately', 'Was anything worked on or unplugged?', 0.1),
+  'before:washed': owner('before', 'Washed, or heavy rain', 'Was the engine washed, or did it rain hard?', 0.12),
+  'before:battery': owner('before', 'Jump-started or battery off', 'Was it jump-started, or the battery off?', 0.06),
+  'before:long-stand': owner('before', 'Stood for weeks', 'Did it stand for weeks?', 0.06),
+  'before:modified': owner('before', 'Modified', 'Is anything on it modified?', 0.06),
+  'before:plugs-old': owner('before', 'Plugs or coils never replaced', 'Are plugs and coils still the first, as far as you know?', 0.35),
+} as const satisfies Record<string, ObservationKind>;
+export type ObservationKey = keyof typeof OBSERVATIONS;
+
+/** Kind and texts of an observation. */
+export function observationKind(key: ObservationKey): ObservationKind {
+  return OBSERVATIONS[key];
+}
+
+/** The observations that the owner is asked about, in order. */
+export const OWNER_OBSERVATIONS = (Object.keys(OBSERVATIONS) as ObservationKey[]).filter(
+  (key) => OBSERVATIONS[key].side === 'owner',
+);
+
+/** Whether a text is the key of an observation. */
+export function isObservationKey(text: string): text is ObservationKey {
+  return Object.hasOwn(OBSERVATIONS, text);
+}
+
+const ELECTRICAL = new Set(['circuit', 'low', 'high', 'intermittent', 'open']);
+
+/** By the catalogue's structure: which observation a described code is, or null when no cause speaks of it yet. */
+function keyOfEntry({ component, failure, place }: CodeEntry): ObservationKey | null {
+  switch (component) {
+    case 'combustion':
+      return place.cylinder === undefined ? 'code:misfire-several' : 'code:misfire-same';
+    case 'coil':
+      return place.cylinder === undefined ? null : 'code:coil-same';
+    case 'injector':
+      return place.cylinder === undefined ? null : 'code:injector-same';
+    case 'fuel-trim':
+      return failure === 'lean' ? 'code:lean' : failure === 'rich' ? 'code:rich' : null;
+    case 'air-flow-sensor':
+      return ELECTRICAL.has(failure) ? 'code:air-flow-circuit' : 'code:air-flow-range';
+    case 'throttle-correlation':
+      return 'code:air-flow-range';
+    case 'manifold-pressure-sensor':
+      return 'code:manifold-pressure';
+    case 'intake-temperature-sensor':
+      return 'code:intake-temperature';
+    case 'coolant-temperature-sensor':
+      return 'code:coolant-temperature';
+    case 'thermostat':
+      return 'code:runs-cold';
+    case 'engine-temperature':
+      return failure === 'not-warm' ? 'code:runs-cold' : null;
+    case 'throttle-sensor':
+    case 'throttle-actuator':
+      return 'code:throttle';
+    case 'idle':
+      return 'code:idle';
+    case 'fuel-pressure':
+    case 'fuel-regulator':
+    case 'fuel-pump':
+      return 'code:fuel-pressure';
+    case 'oxygen-sensor':
+      return place.sensor === 1 ? 'code:oxygen-front' : 'code:oxygen-rear';
+    case 'oxygen-heater':
+      return 'code:oxygen-heater';
+    case 'catalyst':
+      return failure === 'efficiency' ? 'code:catalyst' : null;
+    case 'evap':
+      return failure === 'flow-wrong' || failure === 'flow-high' ? 'code:purge' : 'code:evap-leak';
+    case 'purge-valve':
+      return 'code:purge';
+    case 'egr-flow':
+    case 'egr-valve':
+    case 'egr-sensor':
+      return 'code:egr';
+    case 'crank-sensor':
+      return 'code:crank-sensor';
+    case 'cam-sensor':
+      return 'code:cam-sensor';
+    case 'cam-timing':
+    case 'cam-actuator':
+      return 'code:cam-timing';
+    case 'knock-sensor':
+      return 'code:knock-sensor';
+    case 'supply-voltage':
+      return 'code:supply-voltage';
+    default:
+      return null;
+  }
+}
+
+/**
+ * The observation that a code is, and the cylinder it names.
+ * @returns null for codes that no cause of this knowledge speaks of.
+ */
+export function observationOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
+  const entry = codeEntry(code);
+  const key = entry ? keyOfEntry(entry) : null;
+  return entry && key ? { key, cylinder: entry.place.cylinder ?? null } : null;
+}

@@ -1,0 +1,2 @@
+export { FUELS, ageOf, cylindersOf, vehicleSchema, type Fuel, type Vehicle } from './vehicle.ts';
+export { checkDigit, readVin, withCheckDigit, type VinReport } from './vin.ts';
