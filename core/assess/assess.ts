@@ -1,0 +1,288 @@
+import { DEFAULT_OWNER, foldCase, type CaseRecord, type CaseState, type Owner } from '@pincer/core/case';
+import { explainCode, type Explanation } from '@pincer/core/codes';
+import { decide, type Option, type OptionId } from '@pincer/core/decision';
+import {
+  evidenceRatios,
+  instancesFor,
+  posteriorOf,
+  rankChecks,
+  repairCost,
+  strengthOf,
+  atCylinder,
+  type Evidence,
+  type Posterior,
+} from '@pincer/core/diagnosis';
+import { CAUTIONS, SYSTEMS, TOOLS, observationOfCode, type CautionId, type ToolId } from '@pincer/core/knowledge';
+import type { CodeState } from '@pincer/core/obd';
+import { proofView, type ProofView } from '@pincer/core/proof';
+import type { Judgement } from '@pincer/core/signals';
+import { driveAllowance, urgencyFacts, type Allowance } from '@pincer/core/urgency';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { gatherFacts, type Fact } from './facts.ts';
+import { stationViews, type StationView } from './stations.ts';
+
+export interface CauseView {
+  id: string;
+  title: string;
+  system: string;
+  probability: number;
+  /** Codes that it would explain. */
+  accountsFor: string[];
+  /** Share of what speaks for it that the car said; the rest the owner found. 0 to 1. */
+  carShare: number;
+  /** For each fact: odds with it over odds without it. Above 1 for, below 1 against; near 1 left out. */
+  weights: Record<string, number>;
+  isLicensed: boolean;
+  repairCost: number;
+}
+
+export interface CheckView {
+  id: string;
+  title: string;
+  how: string;
+  minutes: number;
+  /** Materials only; tools and time are in `gain`. */
+  cost: number;
+  /** Expected saving, its own cost taken off, currency units. */
+  gain: number;
+  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  cautions: string[];
+  outcomes: { id: string; title: string; says: string; chance: number; leads: { cause: string; title: string; probability: number }[] }[];
+}
+
+export interface CodeView extends Explanation {
+  state: CodeState;
+  unit: string;
+}
+
+/** Codes that one cause accounts for: one story. */
+export interface Group {
+  cause: string;
+  title: string;
+  codes: string[];
+}
+
+export interface ProcedureView {
+  cause: string;
+  title: string;
+  parts: number;
+  minutes: number;
+  cost: number;
+  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  cautions: string[];
+  steps: string[];
+  isLicensed: boolean;
+  probability: number;
+}
+
+export interface Assessment {
+  allowance: Allowance;
+  facts: Fact[];
+  codes: CodeView[];
+  groups: Group[];
+  /** Codes that no held cause accounts for. */
+  leftOver: string[];
+  causes: CauseView[];
+  /** Chance that it is none of the causes in the library. */
+  none: number;
+  checks: CheckView[];
+  options: Option[];
+  recommended: OptionId;
+  why: string;
+  breakEvens: string[];
+  /** Procedures for the likeliest causes, the planned order first. */
+  procedures: ProcedureView[];
+  judgements: Judgement[];
+  proof: ProofView;
+  stations: StationView[];
+}
+
+/** A cause explains a code when it makes it appear at least this often. */
+const EXPLAINS = 0.3;
+/** Causes below this are not shown. */
+const SHOWN = 0.002;
+const MAX_CAUSES = 14;
+/** Ratios this close to 1 say nothing. */
+const SAYS_NOTHING = 0.06;
+
+/**
+ * From facts to advice: a pure function of the case, the vehicle, the owner's rates and the moment.
+ * Nothing is typed into a verdict; everything here is computed from the log.
+ */
+export function assess(record: CaseRecord, vehicle: Vehicle, now: Date, owner: Owner = DEFAULT_OWNER): Assessment {
+  const state = foldCase(record);
+  const { facts, evidence, judgements, codes } = gatherFacts(state, vehicle);
+  const instances = instancesFor(vehicle, now);
+  const posterior = posteriorOf(instances, evidence);
+  const allowance = driveAllowance(urgencyFacts(state, judgements));
+  const codeViews = codes.map((c) => ({ ...explainCode(c.code), state: c.state, unit: c.unit }));
+  const hasEvidence = evidence.some((e) => e.kind === 'check' || e.isPresent);
+  const causes = hasEvidence ? causeViews(posterior, evidence, facts, codes.map((c) => c.code), owner) : [];
+  const { groups, leftOver } = groupCodes(posterior, codes.map((c) => c.code));
+  const outlooks = hasEvidence ? rankChecks(posterior, new Set(state.checks.keys()), vehicle, owner) : [];
+  const decision = decide(state, vehicle, owner, posterior, allowance, now);
+  const proof = proofView(state, priorOfCure(state, posterior));
+  return {
+    allowance,
+    facts,
+    codes: codeViews,
+    groups,
+    leftOver,
+    causes,
+    none: posterior.none,
+    checks: outlooks.map((o) => ({
+      id: o.id,
+      title: o.title,
+      how: atCylinder(o.check.how, o.cylinder, otherOf(o.title)),
+      minutes: o.check.minutes,
+      cost: o.check.cost,
+      gain: o.gain,
+      tools: toolViews(o.check.tools, owner),
+      cautions: cautionTexts(o.check.cautions),
+      outcomes: o.outcomes.map((x) => ({
+        ...x,
+        leads: x.leads.map(({ index, chance }) => ({
+          cause: instances[index]?.id ?? '',
+          title: instances[index]?.title ?? '',
+          probability: chance,
+        })),
+      })),
+    })),
+    options: decision.options,
+    recommended: decision.recommended,
+    why: decision.why,
+    breakEvens: decision.breakEvens,
+    procedures: procedures(posterior, decision.plan, causes.map((c) => c.id), owner),
+    judgements,
+    proof,
+    stations: stationViews(state, {
+      groups: groups.length,
+      leftOver: leftOver.length,
+      causes: causes.length,
+      codes: codes.length,
+      proof,
+    }),
+  };
+}
+
+/** The other cylinder that a title names, for the text of the same check. */
+function otherOf(title: string): number | undefined {
+  const match = / and (\d+)/.exec(title);
+  return match ? Number(match[1]) : undefined;
+}
+
+function toolViews(tools: readonly ToolId[], owner: Owner): CheckView['tools'] {
+  return tools.map((id) => ({ id, name: TOOLS[id], isMissing: !owner.tools.includes(id) }));
+}
+
+function cautionTexts(ids: readonly CautionId[]): string[] {
+  return ids.map((id) => CAUTIONS[id]);
+}
+
+function explained(posterior: Posterior, index: number, codes: readonly string[]): string[] {
+  const instance = posterior.instances[index];
+  if (!instance) return [];
+  return codes.filter((code) => {
+    const found = observationOfCode(code);
+    return found !== null && strengthOf(instance, found.key, found.cylinder) >= EXPLAINS;
+  });
+}
+
+function causeViews(
+  posterior: Posterior,
+  evidence: readonly Evidence[],
+  facts: readonly Fact[],
+  codes: readonly string[],
+  owner: Owner,
+): CauseView[] {
+  const indicesOf = new Map<string, number[]>();
+  evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
+  const ratios = [...indicesOf].map(([fact, indices]) => ({ fact, byCause: evidenceRatios(posterior, indices) }));
+  const sideOf = new Map(facts.map((f) => [f.id, f.side]));
+  return [...posterior.marginals.keys()]
+    .filter((i) => (posterior.marginals[i] ?? 0) >= SHOWN)
+    .sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0))
+    .slice(0, MAX_CAUSES)
+    .flatMap((i) => {
+      const instance = posterior.instances[i];
+      if (!instance) return [];
+      const weights: Record<string, number> = {};
+      let fromCar = 0;
+      let fromOwner = 0;
+      for (const { fact, byCause } of ratios) {
+        const ratio = byCause[i] ?? 1;
+        if (ratio > 1) {
+          if (sideOf.get(fact) === 'owner') fromOwner += Math.log(ratio);
+          else fromCar += Math.log(ratio);
+        }
+        if (Math.abs(Math.log(ratio)) >= SAYS_NOTHING) weights[fact] = ratio;
+      }
+      return [
+        {
+          id: instance.id,
+          title: instance.title,
+          system: SYSTEMS[instance.cause.system],
+          probability: posterior.marginals[i] ?? 0,
+          accountsFor: explained(posterior, i, codes),
+          carShare: fromCar + fromOwner > 0 ? fromCar / (fromCar + fromOwner) : 0.5,
+          weights,
+          isLicensed: instance.cause.repair.isLicensed ?? false,
+          repairCost: repairCost(instance, owner),
+        },
+      ];
+    });
+}
+
+/** Stories: the codes that the likeliest hypothesis accounts for, cause by cause, and what is left over. */
+function groupCodes(posterior: Posterior, codes: readonly string[]): { groups: Group[]; leftOver: string[] } {
+  let best = 0;
+  posterior.weights.forEach((w, h) => {
+    if (w > (posterior.weights[best] ?? 0)) best = h;
+  });
+  const left = new Set(codes);
+  const groups: Group[] = [];
+  for (const index of posterior.hypotheses[best]?.causes ?? []) {
+    const instance = posterior.instances[index];
+    const mine = explained(posterior, index, codes).filter((c) => left.has(c));
+    if (!instance || mine.length === 0) continue;
+    mine.forEach((c) => left.delete(c));
+    groups.push({ cause: instance.id, title: instance.title, codes: mine });
+  }
+  return { groups, leftOver: [...left] };
+}
+
+function procedures(posterior: Posterior, plan: readonly number[], shown: readonly string[], owner: Owner): ProcedureView[] {
+  const byChance = posterior.instances.map((_, i) => i).filter((i) => shown.includes(posterior.instances[i]?.id ?? ''));
+  byChance.sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0));
+  return [...new Set([...plan, ...byChance])].flatMap((i) => {
+    const instance = posterior.instances[i];
+    if (!instance) return [];
+    const { repair } = instance.cause;
+    const fill = (text: string) => atCylinder(text, instance.cylinder);
+    return [
+      {
+        cause: instance.id,
+        title: fill(repair.title),
+        parts: repair.parts,
+        minutes: repair.ownerMinutes,
+        cost: repairCost(instance, owner),
+        tools: toolViews(repair.tools, owner),
+        cautions: cautionTexts(repair.cautions),
+        steps: repair.steps.map(fill),
+        isLicensed: repair.isLicensed ?? false,
+        probability: posterior.marginals[i] ?? 0,
+      },
+    ];
+  });
+}
+
+/** Chance that what was done cured it: the chances of the causes repaired, or of those that pass by themselves. */
+function priorOfCure(state: CaseState, posterior: Posterior): number {
+  const repaired = new Set(state.repairs.map((r) => r.cause));
+  let cured = 0;
+  posterior.instances.forEach((instance, i) => {
+    const isCured = repaired.size > 0 ? repaired.has(instance.id) : instance.cause.isPassing;
+    if (isCured) cured += posterior.marginals[i] ?? 0;
+  });
+  return Math.min(0.98, Math.max(0.05, cured));
+}

@@ -1,0 +1,74 @@
+import { observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
+import { strengthOf, type CauseInstance } from './instances.ts';
+import type { Hypothesis } from './posterior.ts';
+
+/** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
+export type Evidence =
+  | { kind: 'observation'; fact: string; key: ObservationKey; cylinder: number | null; isPresent: boolean }
+  | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number };
+
+/** Keeps every likelihood off zero: no finding is beyond doubt. */
+const FLOOR = 1e-4;
+
+/** P(outcome | cause) for each outcome of a check, for one cause. */
+function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): readonly number[] {
+  const row = check.given[instance.cause.id];
+  if (!row) return check.otherwise;
+  const isElsewhere = check.scope === 'cylinder' && instance.cylinder !== null && instance.cylinder !== cylinder;
+  return isElsewhere ? check.otherwise : row;
+}
+
+/**
+ * P(each outcome | causes). Several causes combine as in a noisy-OR: "nothing found" needs each of them to
+ * stay hidden; the other outcomes share what is left in proportion.
+ */
+export function outcomeChances(check: Check, cylinder: number | null, causes: readonly CauseInstance[]): readonly number[] {
+  const [first, second] = causes;
+  if (!first) return check.otherwise;
+  const a = rowOf(check, cylinder, first);
+  if (!second) return a;
+  const b = rowOf(check, cylinder, second);
+  if (b === check.otherwise) return a;
+  if (a === check.otherwise) return b;
+  const hidden = Math.min((a[0] ?? 0) * (b[0] ?? 0) / Math.max(check.otherwise[0] ?? 1, FLOOR), 1);
+  const weights = a.map((p, i) => (i === 0 ? 0 : p + (b[i] ?? 0)));
+  const total = weights.reduce((x, y) => x + y, 0) || 1;
+  return a.map((_, i) => (i === 0 ? hidden : ((1 - hidden) * (weights[i] ?? 0)) / total));
+}
+
+/** P(evidence | causes): noisy-OR with leak for observations, the outcome table for checks. */
+export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
+  if (evidence.kind === 'check') {
+    return Math.max(FLOOR, outcomeChances(evidence.check, evidence.cylinder, causes)[evidence.outcome] ?? FLOOR);
+  }
+  let absent = 1 - observationKind(evidence.key).leak;
+  for (const instance of causes) absent *= 1 - strengthOf(instance, evidence.key, evidence.cylinder);
+  return Math.max(FLOOR, evidence.isPresent ? 1 - absent : absent);
+}
+
+/**
+ * {@link likelihood} for every hypothesis at once; the strengths are looked up once for each cause instead of
+ * once for each pair.
+ */
+export function likelihoodRow(
+  evidence: Evidence,
+  instances: readonly CauseInstance[],
+  hypotheses: readonly Hypothesis[],
+): Float64Array {
+  const row = new Float64Array(hypotheses.length);
+  if (evidence.kind === 'check') {
+    for (let h = 0; h < row.length; h++) {
+      row[h] = likelihood(evidence, (hypotheses[h]?.causes ?? []).flatMap((i) => instances[i] ?? []));
+    }
+    return row;
+  }
+  const hidden = Float64Array.from(instances, (c) => 1 - strengthOf(c, evidence.key, evidence.cylinder));
+  const noLeak = 1 - observationKind(evidence.key).leak;
+  for (let h = 0; h < row.length; h++) {
+    const causes = hypotheses[h]?.causes ?? [];
+    let absent = noLeak;
+    for (const i of causes) absent *= hidden[i] ?? 1;
+    row[h] = Math.max(FLOOR, evidence.isPresent ? 1 - absent : absent);
+  }
+  return row;
+}

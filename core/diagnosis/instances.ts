@@ -1,0 +1,81 @@
+import { ageOf, cylindersOf, type Vehicle } from '@pincer/core/vehicle';
+import { CAUSES, type Cause, type ObservationKey } from '@pincer/core/knowledge';
+
+/** A cause at its place: for the engine, or for one cylinder. */
+export interface CauseInstance {
+  /** `coil-boot:2`, or `maf-unplugged` without a cylinder. */
+  id: string;
+  cause: Cause;
+  cylinder: number | null;
+  title: string;
+  /** Prior chance, vehicle taken into account. */
+  prior: number;
+}
+
+/** Fills the cylinder into a text. */
+export function atCylinder(text: string, cylinder: number | null, other?: number): string {
+  return text.replaceAll('{n}', cylinder === null ? '' : String(cylinder)).replaceAll('{m}', other === undefined ? '' : String(other));
+}
+
+/** A neighbouring cylinder to swap parts with. */
+export function otherCylinder(cylinder: number, cylinders: number): number {
+  return cylinder < cylinders ? cylinder + 1 : Math.max(1, cylinder - 1);
+}
+
+/** Highest prior that factors may lift a cause to. */
+const MAX_PRIOR = 0.3;
+
+function priorOf(cause: Cause, vehicle: Vehicle, now: Date): number {
+  let prior = cause.prior;
+  const age = ageOf(vehicle, now);
+  for (const { when, factor } of cause.priorFactors ?? []) {
+    const holds =
+      when.kind === 'distance-over'
+        ? (vehicle.distance ?? 0) > when.km
+        : when.kind === 'age-over'
+          ? age !== null && age > when.years
+          : when.kind === 'fuel'
+            ? vehicle.fuel === when.fuel
+            : Boolean(vehicle.modifications);
+    if (holds) prior *= factor;
+  }
+  return Math.min(prior, MAX_PRIOR);
+}
+
+/** Every cause that this vehicle can have, at every place. */
+export function instancesFor(vehicle: Vehicle, now: Date): CauseInstance[] {
+  const instances: CauseInstance[] = [];
+  for (const cause of CAUSES) {
+    if (cause.fuels && !cause.fuels.includes(vehicle.fuel)) continue;
+    const prior = priorOf(cause, vehicle, now);
+    if (cause.scope === 'engine') {
+      instances.push({ id: cause.id, cause, cylinder: null, title: cause.title, prior });
+      continue;
+    }
+    for (let cylinder = 1; cylinder <= cylindersOf(vehicle); cylinder++) {
+      instances.push({
+        id: `${cause.id}:${cylinder}`,
+        cause,
+        cylinder,
+        title: atCylinder(cause.title, cylinder),
+        prior,
+      });
+    }
+  }
+  return instances;
+}
+
+/** Keys that speak of one cylinder. A cause of another cylinder, or of the whole engine, has its own strength. */
+const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set(['code:misfire-same', 'code:coil-same', 'code:injector-same']);
+
+/**
+ * Strength with which a cause makes an observation appear: P(observation | this cause alone, no leak).
+ * @param cylinder the cylinder that the observation names, if any.
+ */
+export function strengthOf(instance: CauseInstance, key: ObservationKey, cylinder: number | null): number {
+  const effects = instance.cause.effects;
+  if (!SAME_CYLINDER.has(key)) return effects[key] ?? 0;
+  if (instance.cylinder !== null && instance.cylinder === cylinder) return effects[key] ?? 0;
+  if (key !== 'code:misfire-same' || instance.cylinder !== null) return 0;
+  return effects['code:misfire-other'] ?? 0;
+}

@@ -1,0 +1,117 @@
+import type { Evidence } from './evidence.ts';
+import { likelihoodRow } from './evidence.ts';
+import type { CauseInstance } from './instances.ts';
+
+/** A set of at most two causes, by index; none stands for something that is not modelled. */
+export interface Hypothesis {
+  causes: readonly number[];
+}
+
+export interface Posterior {
+  instances: readonly CauseInstance[];
+  hypotheses: readonly Hypothesis[];
+  /** Chance of each hypothesis; sums to 1. */
+  weights: Float64Array;
+  /** Chance that a cause is there, alone or with another, by index of the instance. */
+  marginals: Float64Array;
+  /** Chance of none of the modelled causes. */
+  none: number;
+  /** P(evidence | hypothesis), rows by evidence, for leaving one out. */
+  likelihoods: readonly Float64Array[];
+}
+
+/** Prior weight of "none of these", against causes whose priors sum to about one. */
+const PRIOR_NONE = 0.03;
+
+/**
+ * A second fault at the same time is rarer than the priors say, since those are chances given that a lamp is lit
+ * and one fault was enough to light it. Judged: one lit lamp in ten with a likely cause has an unrelated second.
+ */
+const PAIR_COUPLING = 0.1;
+
+/** All hypotheses: none, each single cause, each pair. */
+export function hypothesesOver(instances: readonly CauseInstance[]): Hypothesis[] {
+  const all: Hypothesis[] = [{ causes: [] }];
+  instances.forEach((_, i) => all.push({ causes: [i] }));
+  for (let i = 0; i < instances.length; i++) for (let j = i + 1; j < instances.length; j++) all.push({ causes: [i, j] });
+  return all;
+}
+
+function priorWeight(h: Hypothesis, instances: readonly CauseInstance[]): number {
+  if (h.causes.length === 0) return PRIOR_NONE;
+  const odds = h.causes.reduce((w, i) => {
+    const p = instances[i]?.prior ?? 0;
+    return w * (p / (1 - p));
+  }, 1);
+  return h.causes.length > 1 ? odds * PAIR_COUPLING : odds;
+}
+
+/** Chance of each cause, from hypothesis weights that need not be normalised. */
+export function marginalsOf(
+  weights: Float64Array,
+  hypotheses: readonly Hypothesis[],
+  count: number,
+): { marginals: Float64Array; none: number } {
+  const marginals = new Float64Array(count);
+  let total = 0;
+  for (let h = 0; h < weights.length; h++) {
+    const w = weights[h] ?? 0;
+    total += w;
+    for (const i of hypotheses[h]?.causes ?? []) marginals[i] = (marginals[i] ?? 0) + w;
+  }
+  for (let i = 0; i < count; i++) marginals[i] = (marginals[i] ?? 0) / (total || 1);
+  return { marginals, none: (weights[0] ?? 0) / (total || 1) };
+}
+
+/**
+ * Exact posterior over no, one or two causes in a two-layer noisy-OR network with leaks
+ * (Pearl, Probabilistic Reasoning in Intelligent Systems, 1988, ch. 4.3).
+ */
+export function posteriorOf(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Posterior {
+  const hypotheses = hypothesesOver(instances);
+  const likelihoods = evidence.map((e) => likelihoodRow(e, instances, hypotheses));
+  const logs = new Float64Array(hypotheses.length);
+  let highest = -Infinity;
+  for (let h = 0; h < logs.length; h++) {
+    const hypothesis = hypotheses[h];
+    let log = hypothesis ? Math.log(priorWeight(hypothesis, instances)) : -Infinity;
+    for (const row of likelihoods) log += Math.log(row[h] ?? 1);
+    logs[h] = log;
+    if (log > highest) highest = log;
+  }
+  const weights = new Float64Array(logs.length);
+  let total = 0;
+  for (let h = 0; h < logs.length; h++) {
+    const w = Math.exp((logs[h] ?? -Infinity) - highest);
+    weights[h] = w;
+    total += w;
+  }
+  for (let h = 0; h < weights.length; h++) weights[h] = (weights[h] ?? 0) / total;
+  return { instances, hypotheses, weights, likelihoods, ...marginalsOf(weights, hypotheses, instances.length) };
+}
+
+/**
+ * How much pieces of evidence that belong together speak for each cause: its odds with them divided by its odds
+ * without them. Above 1 for, below 1 against.
+ * @param indices of the evidence, as given to {@link posteriorOf}.
+ */
+export function evidenceRatios(posterior: Posterior, indices: readonly number[]): Float64Array {
+  const { weights, hypotheses, instances, marginals, likelihoods } = posterior;
+  const without = Float64Array.from(weights);
+  for (const index of indices) {
+    const row = likelihoods[index];
+    for (let h = 0; h < without.length; h++) without[h] = (without[h] ?? 0) / (row?.[h] ?? 1);
+  }
+  const before = marginalsOf(without, hypotheses, instances.length).marginals;
+  const ratios = new Float64Array(instances.length);
+  for (let i = 0; i < ratios.length; i++) {
+    const p = clampChance(marginals[i] ?? 0);
+    const q = clampChance(before[i] ?? 0);
+    ratios[i] = p / (1 - p) / (q / (1 - q));
+  }
+  return ratios;
+}
+
+function clampChance(p: number): number {
+  return Math.min(1 - 1e-9, Math.max(1e-12, p));
+}

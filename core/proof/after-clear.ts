@@ -1,0 +1,84 @@
+import type { CaseState, EntryOf } from '@pincer/core/case';
+import type { MonitorStatus, Reading } from '@pincer/core/obd';
+
+/**
+ * Chance that a fault which is still there shows in one trip, by whether the trip met the stored conditions.
+ * Judged: a fault that was confirmed failed on two trips running.
+ */
+export const SHOWS_PER_TRIP = { yes: 0.7, unknown: 0.35, no: 0.05 } as const;
+
+/**
+ * Chance that the fault is gone after trips without its return (Bayes):
+ * s / (s + (1 - s) prod(1 - q)), with q the chance to show in each trip if it were still there.
+ * @param prior chance s that the repair or the clear cured it.
+ * @param shows q of each trip.
+ */
+export function goneAfter(prior: number, shows: readonly number[]): number {
+  const hidden = shows.reduce((p, q) => p * (1 - q), 1);
+  return prior / (prior + (1 - prior) * hidden);
+}
+
+/** Good trips under the stored conditions that are still needed until the chance reaches a level. */
+export function tripsUntil(level: number, prior: number, shows: readonly number[]): number {
+  const done = goneAfter(prior, shows);
+  if (done >= level) return 0;
+  const odds = (p: number) => p / (1 - p);
+  return Math.ceil(Math.log(odds(level) / odds(done)) / -Math.log(1 - SHOWS_PER_TRIP.yes) - 1e-9);
+}
+
+export interface ProofView {
+  status: 'not-cleared' | 'read-again' | 'returned' | 'watching' | 'proven';
+  /** Codes that were there before the clear and are there again. */
+  returned: string[];
+  /** Codes that came only after the clear. */
+  added: string[];
+  /** Chance that the fault is gone. */
+  gone: number | null;
+  trips: number;
+  /** Good trips still needed, for each level of certainty. */
+  needed: { level: number; trips: number }[];
+  /** Self-checks that have not run since the clear. */
+  waitingFor: MonitorStatus[];
+  permanent: string[];
+}
+
+/** From which chance a fault counts as proven gone. */
+const PROVEN = 0.95;
+
+/**
+ * Where a case stands after its last clear that the car agreed to.
+ * @param prior chance that what was done cured it.
+ */
+export function proofView(state: CaseState, prior: number): ProofView {
+  const clear = state.clears.filter((c) => c.outcome === 'agreed').at(-1);
+  const permanent = codesOf(state.latestReading?.reading, ['permanent']);
+  const empty = { returned: [], added: [], gone: null, trips: 0, needed: [], waitingFor: [], permanent };
+  if (!clear) return { status: 'not-cleared', ...empty };
+  const after = (e: { at: string; id: string }) => orderOf(state, e.id) > orderOf(state, clear.id);
+  const before = state.readings.find((r) => r.id === clear.afterReading);
+  const later = state.readings.filter(after);
+  const drives = state.drives.filter(after);
+  const was = new Set(codesOf(before?.reading, ['confirmed', 'pending']));
+  const now = new Set(later.flatMap((r) => codesOf(r.reading, ['confirmed', 'pending'])));
+  const returned = [...now].filter((c) => was.has(c));
+  const added = [...now].filter((c) => !was.has(c));
+  const shows = drives.map((d: EntryOf<'drive'>) => SHOWS_PER_TRIP[d.metConditions]);
+  const cameBack = drives.some((d) => d.cameBack === 'yes');
+  const last = later.at(-1)?.reading;
+  const waitingFor = (last?.monitors ?? []).filter((m) => m.span === 'since-clear' && !m.complete);
+  const gone = returned.length > 0 || cameBack ? 0 : goneAfter(prior, shows);
+  const base = { returned, added, gone, trips: drives.length, waitingFor, permanent };
+  if (returned.length > 0 || cameBack) return { status: 'returned', ...base, needed: [] };
+  const needed = [0.9, 0.95, 0.99].map((level) => ({ level, trips: tripsUntil(level, prior, shows) }));
+  if (later.length === 0) return { status: 'read-again', ...base, needed };
+  const isProven = gone >= PROVEN && waitingFor.length === 0 && drives.length > 0;
+  return { status: isProven ? 'proven' : 'watching', ...base, needed };
+}
+
+function orderOf(state: CaseState, id: string): number {
+  return state.entries.findIndex((e) => e.id === id);
+}
+
+function codesOf(reading: Reading | undefined, states: readonly string[]): string[] {
+  return [...new Set((reading?.codes ?? []).filter((c) => states.includes(c.state)).map((c) => c.code))];
+}

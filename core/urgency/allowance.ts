@@ -1,0 +1,63 @@
+import type { UrgencyFacts } from './facts.ts';
+import { URGENCY_RULES, type AllowanceLevel, type UrgencyRule } from './rules.ts';
+
+export interface AllowanceReason {
+  id: string;
+  level: AllowanceLevel;
+  /** The fact, with its reason. */
+  text: string;
+  then: string;
+  /** Whether this reason is among those that decide. */
+  isDeciding: boolean;
+}
+
+export interface Allowance {
+  level: AllowanceLevel;
+  title: string;
+  /** Second line: how hard it may be driven. */
+  detail: string;
+  /** Strictest first. */
+  reasons: AllowanceReason[];
+  /** What would lengthen the road, and how far; null when nothing holds it back. */
+  change: { level: AllowanceLevel; title: string; once: string } | null;
+}
+
+const TITLES: Readonly<Record<AllowanceLevel, readonly [string, string]>> = {
+  0: ['Stop here', 'Switch off, do not drive on'],
+  1: ['Do not drive on', 'Only to a safe place, no load'],
+  2: ['Short trips', 'Gently, near home'],
+  3: ['Some weeks', 'Gently, and watch it'],
+  4: ['No limit', 'Nothing known holds it back'],
+};
+
+/** Words for a level: title and detail. */
+export function allowanceWords(level: AllowanceLevel): { title: string; detail: string } {
+  const [title, detail] = TITLES[level];
+  return { title, detail };
+}
+
+const strictest = (rules: readonly UrgencyRule[]): AllowanceLevel =>
+  rules.reduce<AllowanceLevel>((level, r) => (r.level < level ? r.level : level), 4);
+
+/** How far and how hard the car may still be driven, which fact decides, and which would change it. */
+export function driveAllowance(facts: UrgencyFacts): Allowance {
+  const holding = URGENCY_RULES.filter((r) => r.holds(facts)).sort((a, b) => a.level - b.level);
+  const level = strictest(holding);
+  const deciding = holding.filter((r) => r.level === level);
+  const without = strictest(holding.filter((r) => r.level !== level));
+  const first = deciding[0];
+  return {
+    level,
+    ...allowanceWords(level),
+    reasons: holding.map((r) => ({
+      id: r.id,
+      level: r.level,
+      text: r.because,
+      then: r.then,
+      isDeciding: r.level === level,
+    })),
+    change: first
+      ? { level: without, title: allowanceWords(without).title, once: deciding.map((r) => r.once).join(' and ') }
+      : null,
+  };
+}

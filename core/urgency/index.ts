@@ -1,0 +1,3 @@
+export { allowanceWords, driveAllowance, type Allowance, type AllowanceReason } from './allowance.ts';
+export { urgencyFacts, type UrgencyFacts } from './facts.ts';
+export { URGENCY_RULES, type AllowanceLevel, type UrgencyRule } from './rules.ts';
