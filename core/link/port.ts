@@ -91,17 +91,24 @@ export class AdapterPort {
   }
 
   private async resync(): Promise<boolean> {
-    this.text = '';
-    try {
-      await this.transport.write(asciiBytes(' '));
-    } catch {
-      this.isCut = true;
-      return false;
+    // The space breaks off a command that is still running. If that has ended meanwhile, the adapter sits at its
+    // prompt and says nothing to a space; asking who it is brings the prompt back without touching the car.
+    for (const nudge of [' ', 'ATI\r']) {
+      this.text = '';
+      try {
+        await this.transport.write(asciiBytes(nudge));
+      } catch {
+        this.isCut = true;
+        return false;
+      }
+      const outcome = await this.untilPrompt(RESYNC_MS, undefined);
+      if (outcome === 'cut') return false;
+      if (outcome === 'prompt') {
+        this.needsResync = false;
+        return true;
+      }
     }
-    const outcome = await this.untilPrompt(RESYNC_MS, undefined);
-    if (outcome !== 'prompt') return false;
-    this.needsResync = false;
-    return true;
+    return false;
   }
 
   private untilPrompt(

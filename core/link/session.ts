@@ -182,7 +182,7 @@ class ReadingRun {
 
   private async supported(): Promise<void> {
     if (this.connection.isCan) {
-      await this.ask('0100' + '20406080A0');
+      await this.ask('0100' + '20406080A0'); // 00 again: what a second unit answered while searching may be lost
       if (this.unionSupported('01').size > 0 || this.fault) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {

@@ -1,0 +1,52 @@
+import { assess, type Assessment } from '@pincer/core/assess';
+import { DEFAULT_OWNER, importProblemWords, readCaseFile } from '@pincer/core/case';
+import { InputError, json, readText, type Output } from './output.ts';
+
+const rounded = (n: number, digits: number): number => Number(n.toFixed(digits));
+
+/** The stable JSON shape of `assess`; see docs/formats.md. */
+function shape(a: Assessment) {
+  return {
+    allowance: { level: a.allowance.level, title: a.allowance.title, reasons: a.allowance.reasons },
+    groups: a.groups,
+    leftOver: a.leftOver,
+    causes: a.causes.map((c) => ({ id: c.id, title: c.title, probability: rounded(c.probability, 6), accountsFor: c.accountsFor })),
+    checks: a.checks.map((c) => ({ id: c.id, title: c.title, minutes: c.minutes, cost: c.cost, gain: rounded(c.gain, 2) })),
+    options: a.options.map((o) => ({
+      id: o.id,
+      title: o.title,
+      cost: rounded(o.cost, 2),
+      minutes: o.minutes,
+      success: rounded(o.success, 4),
+      blocked: o.blocked,
+    })),
+    recommended: a.recommended,
+  };
+}
+
+/** Assesses a case file as at a moment. */
+export async function assessFile(path: string, asJson: boolean, at: string | undefined, out: Output): Promise<number> {
+  const read = readCaseFile(await readText(path));
+  if (!read.ok) throw new InputError(`${path}: ${importProblemWords(read.problem)}`);
+  const now = at === undefined ? new Date() : new Date(at);
+  if (Number.isNaN(now.getTime())) throw new InputError(`--at ${at}: this is not an ISO moment such as 2026-11-03T08:00:00Z.`);
+  const { file } = read;
+  const a = assess(file.case, file.vehicle, now, file.owner ?? DEFAULT_OWNER);
+  if (asJson) {
+    out.log(json(shape(a)));
+    return 0;
+  }
+  const currency = (file.owner ?? DEFAULT_OWNER).currency;
+  out.log(`${file.vehicle.name}: ${file.case.title}`);
+  out.log(`Road: ${a.allowance.title}. ${a.allowance.reasons[0]?.text ?? a.allowance.detail}`);
+  for (const g of a.groups) out.log(`One story: ${g.codes.join(', ')} follow from ${g.title.toLowerCase()}.`);
+  if (a.leftOver.length > 0) out.log(`Left over: ${a.leftOver.join(', ')}.`);
+  for (const c of a.causes.slice(0, 6)) out.log(`  ${(c.probability * 100).toFixed(1).padStart(5)} %  ${c.title}`);
+  const check = a.checks[0];
+  if (check) out.log(`Next check: ${check.title} (${check.minutes} min, saves about ${currency}${Math.max(0, Math.round(check.gain))})`);
+  for (const o of a.options) {
+    const closed = o.blocked.length > 0 ? `closed: ${o.blocked.map((b) => b.text).join(' ')}` : `${currency}${Math.round(o.cost)}, ${o.minutes} min, ${Math.round(o.success * 100)} %`;
+    out.log(`${o.id === a.recommended ? '*' : ' '} ${o.title}: ${closed}`);
+  }
+  return 0;
+}

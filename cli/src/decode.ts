@@ -1,0 +1,61 @@
+import { decodeFileText, isEmptyReading } from '@pincer/core/link';
+import type { Reading } from '@pincer/core/obd';
+import { InputError, json, readText, type Output } from './output.ts';
+
+/** The stable JSON shape of `decode`; see docs/formats.md. */
+function shape(file: string, r: Reading) {
+  return {
+    file,
+    ...(r.vin === undefined ? {} : { vin: r.vin }),
+    ...(r.lamp === undefined ? {} : { lamp: r.lamp }),
+    ...(r.protocol === undefined ? {} : { protocol: r.protocol }),
+    ...(r.adapterVolts === undefined ? {} : { adapterVolts: r.adapterVolts }),
+    codes: r.codes,
+    values: r.values,
+    frozen: r.frozen,
+    monitors: r.monitors,
+    identities: r.identities,
+    errors: r.errors,
+  };
+}
+
+function text(file: string, r: Reading): string[] {
+  const lines = [`${file}:`];
+  if (r.vin) lines.push(`  Vehicle number ${r.vin}`);
+  if (r.lamp) lines.push(`  Lamp ${r.lamp.on ? 'commanded on' : 'off'}, ${r.lamp.count} stored`);
+  for (const c of r.codes) lines.push(`  ${c.code}  ${c.state}  from ${c.unit}`);
+  for (const f of r.frozen) {
+    lines.push(`  Stored with ${f.code ?? 'an unnamed code'}, from ${f.unit}:`);
+    for (const v of f.values) lines.push(`    ${v.name}: ${v.value ?? 'not available'} ${v.unit}`.trimEnd());
+  }
+  for (const v of r.values) lines.push(`  ${v.name}: ${v.value ?? 'not available'} ${v.unit}`.trimEnd());
+  const open = r.monitors.filter((m) => m.span === 'since-clear' && !m.complete);
+  if (r.monitors.length > 0) lines.push(`  Self-checks not run yet: ${open.map((m) => m.name).join(', ') || 'none'}`);
+  return lines;
+}
+
+/** Decodes each file in order; a file that cannot be read does not keep the others from being decoded. */
+export async function decodeFiles(files: readonly string[], asJson: boolean, out: Output): Promise<number> {
+  const shapes: unknown[] = [];
+  let code = 0;
+  for (const file of files) {
+    let reading: Reading;
+    try {
+      reading = decodeFileText(await readText(file));
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      code = 2;
+      out.error(error.message);
+      shapes.push({ file, codes: [], values: [], frozen: [], monitors: [], identities: [], errors: [{ kind: 'unreadable-file', message: error.message }] });
+      continue;
+    }
+    if (isEmptyReading(reading)) code = 2;
+    shapes.push(shape(file, reading));
+    if (!asJson) for (const line of text(file, reading)) out.log(line);
+    for (const e of reading.errors) {
+      if (!asJson || isEmptyReading(reading)) out.error(`${file}${e.line === undefined ? '' : `:${e.line}`}: ${e.message}`);
+    }
+  }
+  if (asJson) out.log(json(shapes));
+  return code;
+}

@@ -1,0 +1,198 @@
+import { fromHex, hexByte, splitIsoTp } from '@pincer/core/obd';
+import { ByteQueue, asciiBytes, asciiOf, type Clock, type Transport } from '@pincer/core/link';
+
+/** Anything that answers diagnostic requests on the bus. */
+export interface BusUnit {
+  /** CAN id that it answers on, as printed. */
+  id: string;
+  answer: (request: readonly number[]) => number[][];
+}
+
+/** How quick the adapter and its connection are, milliseconds. */
+export interface Temperament {
+  /** For a command to the adapter itself. */
+  commandMs: number;
+  /** From a request to its last answer. */
+  requestMs: number;
+  /** For the search of the protocol. */
+  searchMs: number;
+}
+
+export const TEMPERAMENTS = {
+  instant: { commandMs: 0, requestMs: 0, searchMs: 0 },
+  quick: { commandMs: 4, requestMs: 32, searchMs: 450 },
+  slow: { commandMs: 35, requestMs: 190, searchMs: 2_600 },
+} as const satisfies Record<string, Temperament>;
+export type TemperamentId = keyof typeof TEMPERAMENTS;
+
+interface Settings {
+  isEchoOn: boolean;
+  hasLineFeeds: boolean;
+  hasSpaces: boolean;
+  hasHeaders: boolean;
+  isProtocolKnown: boolean;
+}
+
+const FACTORY: Settings = { isEchoOn: true, hasLineFeeds: true, hasSpaces: true, hasHeaders: false, isProtocolKnown: false };
+
+const BANNER = 'STAND-IN v1.0';
+
+export interface AdapterWorld {
+  units: readonly BusUnit[];
+  /** Whether control units have power: ignition on or engine running. */
+  isBusAwake: () => boolean;
+  volts: () => number;
+}
+
+/**
+ * An adapter with the AT-style text command set on one side and a CAN bus on the other. Any byte that comes
+ * while it waits for the car stops it, as on the real ones.
+ */
+export class StandInAdapter implements Transport {
+  readonly incoming = new ByteQueue();
+  private settings: Settings = { ...FACTORY };
+  private typed = '';
+  private last = '';
+  private isBusy = false;
+  private cancel: (() => void) | null = null;
+  private isUnplugged = false;
+
+  constructor(
+    private readonly world: AdapterWorld,
+    private readonly temperament: Temperament,
+    private readonly clock: Clock,
+  ) {}
+
+  write(bytes: Uint8Array): Promise<void> {
+    if (this.isUnplugged) return Promise.reject(new Error('The stand-in is unplugged.'));
+    for (const char of asciiOf(bytes)) this.take(char);
+    return Promise.resolve();
+  }
+
+  close(): Promise<void> {
+    this.unplug();
+    return Promise.resolve();
+  }
+
+  /** Ends the connection in the middle of whatever it does. */
+  unplug(): void {
+    this.isUnplugged = true;
+    this.cancel?.();
+    this.incoming.end();
+  }
+
+  private take(char: string): void {
+    if (this.isBusy) {
+      this.cancel?.();
+      this.isBusy = false;
+      this.finish(['STOPPED']);
+      return;
+    }
+    if (char !== '\r') {
+      if (this.settings.isEchoOn) this.print(char);
+      this.typed += char;
+      return;
+    }
+    if (this.settings.isEchoOn) this.print(this.newline());
+    const line = this.typed.replace(/\s/g, '').toUpperCase() || this.last;
+    this.typed = '';
+    this.last = line;
+    this.run(line);
+  }
+
+  private newline(): string {
+    return this.settings.hasLineFeeds ? '\r\n' : '\r';
+  }
+
+  private print(text: string): void {
+    this.incoming.push(asciiBytes(text));
+  }
+
+  private finish(lines: readonly string[]): void {
+    const end = this.newline();
+    this.print(`${lines.map((l) => l + end).join('')}${end}>`);
+  }
+
+  private later(ms: number, run: () => void): void {
+    this.isBusy = true;
+    this.cancel = this.clock.after(ms, () => {
+      this.isBusy = false;
+      run();
+    });
+  }
+
+  private run(line: string): void {
+    if (line.startsWith('AT')) {
+      this.later(this.temperament.commandMs, () => this.finish([this.command(line.slice(2))]));
+      return;
+    }
+    const hasCount = line.length % 2 === 1;
+    const request = /^[0-9A-F]{2,}$/.test(line) ? fromHex(hasCount ? line.slice(0, -1) : line) : null;
+    if (!request || request.length > 7) {
+      this.later(this.temperament.commandMs, () => this.finish(['?']));
+      return;
+    }
+    if (this.settings.isProtocolKnown) {
+      this.later(this.temperament.requestMs, () => this.finish(this.ask(request)));
+      return;
+    }
+    this.print(`SEARCHING...${this.newline()}`);
+    this.later(this.temperament.searchMs, () => {
+      const answers = this.ask(request);
+      this.settings.isProtocolKnown = this.world.isBusAwake();
+      this.finish(this.settings.isProtocolKnown ? answers : ['UNABLE TO CONNECT']);
+    });
+  }
+
+  private ask(request: readonly number[]): string[] {
+    if (!this.world.isBusAwake()) return ['NO DATA'];
+    const perUnit = this.world.units.map((unit) => unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)));
+    // Units answer at the same time: their frames come interleaved.
+    const lines: string[] = [];
+    for (let i = 0; perUnit.some((l) => i < l.length); i++) for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
+    return lines.length > 0 ? lines : ['NO DATA'];
+  }
+
+  private lines(id: string, payload: readonly number[]): string[] {
+    const gap = this.settings.hasSpaces ? ' ' : '';
+    const text = (bytes: readonly number[]) => bytes.map(hexByte).join(gap);
+    if (this.settings.hasHeaders) return splitIsoTp(payload, 0xaa).map((frame) => `${id}${gap}${text(frame)}`);
+    if (payload.length <= 7) return [text(payload)];
+    const parts = [payload.slice(0, 6)];
+    for (let at = 6; at < payload.length; at += 7) parts.push(payload.slice(at, at + 7));
+    return [
+      payload.length.toString(16).toUpperCase().padStart(3, '0'),
+      ...parts.map((p, i) => `${(i % 16).toString(16).toUpperCase()}:${gap}${text(p)}`),
+    ];
+  }
+
+  private command(command: string): string {
+    const onOff = /^(E|L|S|H)([01])$/.exec(command);
+    if (onOff) {
+      const isOn = onOff[2] === '1';
+      if (onOff[1] === 'E') this.settings.isEchoOn = isOn;
+      if (onOff[1] === 'L') this.settings.hasLineFeeds = isOn;
+      if (onOff[1] === 'S') this.settings.hasSpaces = isOn;
+      if (onOff[1] === 'H') this.settings.hasHeaders = isOn;
+      return 'OK';
+    }
+    if (command === 'Z' || command === 'WS') {
+      this.settings = { ...FACTORY };
+      return BANNER;
+    }
+    if (command === 'D') {
+      this.settings = { ...FACTORY };
+      return 'OK';
+    }
+    if (command === 'I') return BANNER;
+    if (command === 'RV') return `${this.world.volts().toFixed(1)}V`;
+    if (/^T?SP(0|A?6)$/.test(command)) {
+      this.settings.isProtocolKnown = false;
+      return 'OK';
+    }
+    if (command === 'DPN') return this.settings.isProtocolKnown ? 'A6' : 'A0';
+    if (command === 'DP') return this.settings.isProtocolKnown ? 'AUTO, ISO 15765-4 (CAN 11/500)' : 'AUTO';
+    if (/^(AT[012]|ST[0-9A-F]{2}|CAF[01]|AL|NL|PC|M[01])$/.test(command)) return 'OK';
+    return '?';
+  }
+}

@@ -1,0 +1,122 @@
+import type { Clock } from '@pincer/core/link';
+import { StandInAdapter, TEMPERAMENTS, type TemperamentId } from './adapter.ts';
+import { EngineUnit } from './engine-unit.ts';
+import { Engine, type Mode } from './engine.ts';
+import type { Fault } from './faults.ts';
+import { GearboxUnit } from './gearbox-unit.ts';
+
+export interface StandInOptions {
+  faults: readonly Fault[];
+  seed: number;
+  isWet?: boolean;
+  /** Outside air, °C. */
+  outside?: number;
+  temperament?: TemperamentId;
+  clock: Clock;
+  /** Drives made before anybody plugs in, so that codes have had the time to be confirmed. */
+  tripsBefore?: number;
+}
+
+/** The made-up Tarrow Finch 1.4, a petrol hatchback of 2012. */
+export const FINCH = {
+  displacement: 1.4,
+  cylinders: 4,
+  identity: { vin: 'ZZ9TR1F46CH000302', calibrationId: 'TF14-E5-0231', verificationNumber: '5E1C90B7', name: 'ECM-EngineControl' },
+} as const;
+
+/** Kilometres of an ordinary drive. */
+const TRIP_KM = 11;
+
+/** A car that is not there, with an adapter in its socket. */
+export class StandIn {
+  readonly engine: Engine;
+  readonly unit: EngineUnit;
+  private readonly gearbox: GearboxUnit;
+  private lastTime: number;
+
+  constructor(private readonly options: StandInOptions) {
+    this.engine = new Engine({
+      displacement: FINCH.displacement,
+      cylinders: FINCH.cylinders,
+      outside: options.outside ?? 11,
+      airPressure: 100.4,
+      isWet: options.isWet ?? true,
+      seed: options.seed,
+    });
+    this.engine.faults = [...options.faults];
+    this.unit = new EngineUnit(this.engine, FINCH.identity);
+    this.gearbox = new GearboxUnit(this.engine);
+    this.lastTime = options.clock.now();
+    this.seasoned(options.tripsBefore ?? 2);
+    this.engine.setMode('key-on');
+  }
+
+  /** Self-checks that had all run in the weeks before, then the trips with the fault. */
+  private seasoned(trips: number): void {
+    for (const monitor of this.unit.monitors.supported) this.unit.monitors.run(monitor);
+    for (let i = 0; i < trips; i++) this.drive();
+  }
+
+  /** Plugs an adapter in. */
+  plugIn(): StandInAdapter {
+    const world = {
+      units: [
+        { id: '7E8', answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)) },
+        { id: '7E9', answer: (request: readonly number[]) => this.gearbox.answer(request) },
+      ],
+      isBusAwake: () => this.engine.mode !== 'off',
+      volts: () => this.engine.sense().volts,
+    };
+    return new StandInAdapter(world, TEMPERAMENTS[this.options.temperament ?? 'quick'], this.options.clock);
+  }
+
+  private whileTimePasses<T>(run: () => T): T {
+    const now = this.options.clock.now();
+    this.engine.advance(Math.min(5, Math.max(0, (now - this.lastTime) / 1000)));
+    this.lastTime = now;
+    return run();
+  }
+
+  setMode(mode: Mode): void {
+    this.engine.setMode(mode);
+  }
+
+  /** Runs the engine until it is warm. */
+  warmUp(): void {
+    this.engine.setMode('idle');
+    this.engine.advance(2_400);
+  }
+
+  /** Repairs everything. */
+  mend(): void {
+    this.engine.faults = [];
+  }
+
+  /**
+   * One ordinary drive after a night: cold start, a hill while cold, cruise, idle warm, switched off.
+   * @returns what the driver noticed.
+   */
+  drive(): { shook: boolean } {
+    const { engine, unit } = this;
+    engine.setMode('off');
+    engine.soak();
+    unit.startTrip();
+    let worst = 0;
+    const at = (mode: Mode, seconds: number) => {
+      engine.setMode(mode);
+      engine.advance(seconds);
+      worst = Math.max(worst, engine.misfireRateTotal());
+      unit.testDriving();
+    };
+    at('idle', 20);
+    at('hill', 40);
+    unit.monitors.run('oxygen-heater');
+    at('cruise', 600);
+    for (const monitor of ['oxygen-sensor', 'catalyst', 'egr'] as const) unit.monitors.run(monitor);
+    at('idle', 90);
+    unit.endTrip(TRIP_KM);
+    engine.setMode('key-on');
+    this.lastTime = this.options.clock.now();
+    return { shook: worst > 0.05 };
+  }
+}
