@@ -1,4 +1,4 @@
-import { decodeFileText, isEmptyReading } from '@pincer/core/link';
+import { decodeFileText, isNothingFound } from '@pincer/core/link';
 import type { Reading } from '@pincer/core/obd';
 import { InputError, json, readText, type Output } from './output.ts';
 
@@ -49,11 +49,11 @@ export async function decodeFiles(files: readonly string[], asJson: boolean, out
       shapes.push({ file, codes: [], values: [], frozen: [], monitors: [], identities: [], errors: [{ kind: 'unreadable-file', message: error.message }] });
       continue;
     }
-    if (isEmptyReading(reading)) code = 2;
+    if (isNothingFound(reading)) code = 2;
     shapes.push(shape(file, reading));
     if (!asJson) for (const line of text(file, reading)) out.log(line);
     for (const e of reading.errors) {
-      if (!asJson || isEmptyReading(reading)) out.error(`${file}${e.line === undefined ? '' : `:${e.line}`}: ${e.message}`);
+      if (!asJson || isNothingFound(reading)) out.error(`${file}${e.line === undefined ? '' : `:${e.line}`}: ${e.message}`);
     }
   }
   if (asJson) out.log(json(shapes));

@@ -1,5 +1,5 @@
 import { importProblemWords, readCaseFile } from '@pincer/core/case';
-import { decodeFileText, isEmptyReading } from '@pincer/core/link';
+import { decodeFileText, isNothingFound } from '@pincer/core/link';
 import { json, readText, type Output } from './output.ts';
 
 interface Verdict {
@@ -29,7 +29,7 @@ function judgeText(file: string, text: string): Verdict {
       : { file, valid: false, kind: 'case', problems: [{ message: importProblemWords(read.problem) }] };
   }
   const reading = decodeFileText(text);
-  const isEmpty = isEmptyReading(reading);
+  const isEmpty = isNothingFound(reading);
   return {
     file,
     valid: !isEmpty,

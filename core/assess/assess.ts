@@ -64,6 +64,7 @@ export interface Group {
 
 export interface ProcedureView {
   cause: string;
+  causeTitle: string;
   title: string;
   parts: number;
   minutes: number;
@@ -262,6 +263,7 @@ function procedures(posterior: Posterior, plan: readonly number[], shown: readon
     return [
       {
         cause: instance.id,
+        causeTitle: instance.title,
         title: fill(repair.title),
         parts: repair.parts,
         minutes: repair.ownerMinutes,

@@ -22,6 +22,8 @@ export interface Fact {
   code?: string;
   title: string;
   detail: string;
+  /** A reading that makes sense; only with the kind `reading`. */
+  isSound?: boolean;
   /** The log entry that it comes from. */
   entry: string | null;
 }
@@ -114,8 +116,8 @@ function absentCodes(state: CaseState, vehicle: Vehicle, seen: ReadonlyMap<strin
     id: 'absent',
     side: 'car',
     kind: 'reading',
-    title: 'No other code, and these self-checks have run',
-    detail: [...ran].join(', '),
+    title: 'No other code',
+    detail: `though ${ran.size} self-checks have run`,
     entry: state.latestReading?.id ?? null,
   });
 }
@@ -204,7 +206,7 @@ function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence)
       if (!out.facts.some((f) => f.id === id)) {
         out.facts.push({
           id, side: 'car', kind: 'reading', title: j.verdict === 'sound' ? `${j.title}: yes` : `${j.title}: no`,
-          detail: `${j.measured}; expected ${j.expected}`, entry: entry.id,
+          detail: `${j.measured}; expected ${j.expected}`, isSound: j.verdict === 'sound', entry: entry.id,
         });
       }
       for (const { key, isPresent } of keys) {

@@ -34,6 +34,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
   const decisionAt = state.decision ? state.entries.indexOf(state.decision) : -1;
   const newer = decisionAt < 0 ? 0 : state.entries.slice(decisionAt + 1).filter((e) => DECIDING.has(e.kind)).length;
   const reading = state.latestReading?.reading;
+  const codesRead = new Set(reading?.codes.map((c) => c.code)).size;
   const checks = state.checks.size;
   return [
     view(
@@ -49,7 +50,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view(
       'read',
       reading !== undefined,
-      `${reading?.codes.length ?? 0} ${reading?.codes.length === 1 ? 'code' : 'codes'}, ${reading?.frozen.length ?? 0} stored${reading && reading.missing.length > 0 ? ', partial' : ''}`,
+      `${codesRead} ${codesRead === 1 ? 'code' : 'codes'}, ${reading?.frozen.length ?? 0} stored${reading && reading.missing.length > 0 ? ', partial' : ''}`,
     ),
     view(
       'meaning',

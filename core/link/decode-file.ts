@@ -58,14 +58,29 @@ export function isEmptyReading(reading: Reading): boolean {
   );
 }
 
-/** Decodes a file's text, a candump log or a saved adapter session; which of them is seen from its lines. */
+/** Errors that are only noise; any other shows that an adapter was talking. */
+const NOISE = new Set(['garbled', 'malformed']);
+
+/**
+ * Decodes a file's text, a candump log or a saved adapter session; which of them is seen from its lines. A text
+ * with neither an answer from a car nor a word from an adapter gets an error of the kind `nothing-found`.
+ */
 export function decodeFileText(text: string): Reading {
   const reading = looksLikeCandump(text) ? decodeCandump(text) : decodeTranscript(text);
-  if (isEmptyReading(reading)) {
+  const hasAdapterWords =
+    reading.protocol !== undefined ||
+    reading.adapterVolts !== undefined ||
+    reading.errors.some((e) => !NOISE.has(e.kind));
+  if (isEmptyReading(reading) && !hasAdapterWords) {
     reading.errors.push({
       kind: 'nothing-found',
       message: 'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
     });
   }
   return reading;
+}
+
+/** Whether a text held neither an answer from a car nor a word from an adapter. */
+export function isNothingFound(reading: Reading): boolean {
+  return reading.errors.some((e) => e.kind === 'nothing-found');
 }

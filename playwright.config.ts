@@ -1,0 +1,37 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, kept from talking to anybody. */
+export const CHROMIUM = {
+  executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+const PORT = 4199;
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  workers: 2,
+  fullyParallel: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    launchOptions: CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+  },
+  webServer: {
+    command: 'npx tsx server/main.ts',
+    env: { PORT: String(PORT), PINCER_DEMO: '' },
+    url: `http://localhost:${PORT}/api/config`,
+    reuseExistingServer: false,
+  },
+});

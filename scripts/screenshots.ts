@@ -1,0 +1,61 @@
+import { chromium, type Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { CHROMIUM } from '../playwright.config.ts';
+
+/**
+ * One picture of each main view from the example logbook, into docs/screenshots (or the folder given).
+ * Wants the server on the address given, started with PINCER_DEMO=1.
+ */
+const address = process.env['ADDRESS'] ?? 'http://localhost:4173';
+const folder = process.argv[2] ?? fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+const only = process.argv.slice(3);
+mkdirSync(folder, { recursive: true });
+
+const browser = await chromium.launch(CHROMIUM);
+
+type Shot = { name: string; path: string; phone?: boolean; dark?: boolean; before?: (page: Page) => Promise<void> };
+const CASE = '/case/case_wet';
+
+/** Connects to the stand-in, so that the pictures show a talking adapter. */
+async function connect(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Connect/ }).click();
+  await page.getByText('Talking.').waitFor();
+}
+
+const SHOTS: Shot[] = [
+  { name: 'garage', path: '/' },
+  { name: 'light', path: `${CASE}/light` },
+  { name: 'plug-in', path: `${CASE}/plug-in`, before: connect },
+  { name: 'read', path: `${CASE}/read` },
+  { name: 'meaning', path: `${CASE}/meaning` },
+  { name: 'narrow', path: `${CASE}/narrow` },
+  { name: 'narrow-dark', path: `${CASE}/narrow`, dark: true },
+  { name: 'narrow-phone', path: `${CASE}/narrow`, phone: true },
+  { name: 'decide', path: `${CASE}/decide` },
+  { name: 'fix', path: `${CASE}/fix` },
+  { name: 'prove', path: '/case/case_lean/prove' },
+  { name: 'log', path: `${CASE}/narrow?log` },
+  { name: 'codes', path: '/codes/P0302' },
+  { name: 'garage-phone', path: '/', phone: true, dark: true },
+  { name: 'light-phone', path: `${CASE}/light`, phone: true },
+];
+
+for (const shot of SHOTS.filter((s) => only.length === 0 || only.includes(s.name))) {
+  const context = await browser.newContext({
+    viewport: shot.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: shot.dark ? 'dark' : 'light',
+    serviceWorkers: 'block',
+  });
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.getByText('Wet-morning shake').waitFor();
+  await page.getByText('Kestrine 650').waitFor();
+  if (shot.path !== '/') await page.goto(address + shot.path);
+  await page.getByText(/Working it out|Opening/).waitFor({ state: 'detached' });
+  await shot.before?.(page);
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `${folder}/${shot.name}.png` });
+  await context.close();
+}
+await browser.close();

@@ -1,0 +1,12 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { demoLogbook } from './demo-data.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const demo = await demoLogbook();
+mkdirSync(`${root}web/public/demo`, { recursive: true });
+writeFileSync(`${root}web/public/demo/harbour.json`, `${JSON.stringify(demo)}\n`);
+mkdirSync(`${root}docs/examples`, { recursive: true });
+const [open] = demo.files;
+writeFileSync(`${root}docs/examples/wet-morning.case.json`, `${JSON.stringify(open, null, 2)}\n`);
+process.stdout.write('Wrote web/public/demo/harbour.json and docs/examples/wet-morning.case.json\n');

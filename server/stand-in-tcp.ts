@@ -1,0 +1,38 @@
+import { createServer, type Server } from 'node:net';
+import { StandIn, type Fault, type TemperamentId } from '@pincer/simulator';
+import type { Clock } from '@pincer/core/link';
+
+export interface StandInTcpOptions {
+  faults: readonly Fault[];
+  seed: number;
+  temperament: TemperamentId;
+  /** Seconds without a byte after which a connection is ended. */
+  idleSeconds: number;
+}
+
+const clock: Clock = {
+  now: () => performance.now(),
+  after: (ms, run) => {
+    const timer = setTimeout(run, ms);
+    return () => clearTimeout(timer);
+  },
+};
+
+/** The same stand-in as in the page, on a TCP port: one car for all, an adapter of its own for each connection. */
+export function createStandInServer(options: StandInTcpOptions): Server {
+  const car = new StandIn({ ...options, clock });
+  return createServer((socket) => {
+    const adapter = car.plugIn();
+    socket.setTimeout(options.idleSeconds * 1000, () => socket.destroy());
+    socket.on('data', (bytes) => {
+      adapter.write(new Uint8Array(bytes)).catch(() => socket.destroy());
+    });
+    const end = () => adapter.unplug();
+    socket.on('close', end);
+    socket.on('error', end);
+    void (async () => {
+      for await (const bytes of adapter.incoming) socket.write(bytes);
+      socket.end();
+    })();
+  });
+}

@@ -1,0 +1,160 @@
+import { FileUp, Plus } from 'lucide-react';
+import { Suspense, lazy, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { foldCase, type CaseRecord } from '@pincer/core/case';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { addDemo } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useAssessment } from '../store/use-assessment.ts';
+import { BUTTON, SHEET } from '../ui/classes.ts';
+import { day, distance } from '../ui/format.ts';
+import { Notice } from '../ui/notice.tsx';
+import { SetAsideNotice } from './set-aside.tsx';
+import { useFirstStartDemo } from './first-start.ts';
+
+const NewCase = lazy(async () => ({ default: (await import('./new-case.tsx')).NewCase }));
+const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx')).ImportCase }));
+
+/** Vehicles and their cases, and what each case waits for. */
+export function Garage() {
+  const dispatch = useAppDispatch();
+  const { status, problem, vehicles, cases } = useAppSelector((s) => s.logbook);
+  const [params, setParams] = useSearchParams();
+  const [isBusy, setBusy] = useState(false);
+  useFirstStartDemo();
+  const close = () => setParams({}, { replace: true });
+  const list = Object.values(vehicles);
+  const all = Object.values(cases).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1));
+
+  if (status === 'loading') return <main id="work" className="p-6" role="status">Opening the logbook…</main>;
+  return (
+    <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-2xl">Garage</h1>
+        <div className="flex flex-wrap gap-2">
+          <Link to="/?import" className={BUTTON.plain}>
+            <FileUp size={19} aria-hidden="true" /> Bring in a case file
+          </Link>
+          <Link to="/?new" className={BUTTON.solid}>
+            <Plus size={19} aria-hidden="true" /> A light came on
+          </Link>
+        </div>
+      </div>
+      {status === 'failed' ? (
+        <Notice title="The browser’s storage could not be opened." tone="strong">
+          {problem}. What you do now will not be kept. Private windows and full disks are common reasons.
+        </Notice>
+      ) : null}
+      <SetAsideNotice />
+      {list.length === 0 ? (
+        <Notice
+          title="No vehicle yet."
+          action={
+            <div className="flex flex-wrap gap-2">
+              <Link to="/?new" className={BUTTON.solid}>
+                A light came on
+              </Link>
+              <button
+                type="button"
+                className={BUTTON.plain}
+                disabled={isBusy}
+                onClick={() => {
+                  setBusy(true);
+                  dispatch(addDemo())
+                    .catch(() => toast('The example logbook could not be loaded. Try again with a connection.'))
+                    .finally(() => setBusy(false));
+                }}
+              >
+                Look at an example logbook
+              </button>
+            </div>
+          }
+        >
+          Begin with the lamp that lit: say what you see, plug in, and find out what it is, how far it may still be driven and what to do about it.
+        </Notice>
+      ) : (
+        <div className="grid items-start gap-4 lg:grid-cols-2">
+          {list.map((v) => (
+            <VehicleSheet key={v.id} vehicle={v} cases={all.filter((c) => c.vehicle === v.id)} />
+          ))}
+        </div>
+      )}
+      <Suspense fallback={null}>
+        {params.has('new') ? <NewCase onClose={close} /> : null}
+        {params.has('import') ? <ImportCase onClose={close} /> : null}
+      </Suspense>
+    </main>
+  );
+}
+
+function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[] }) {
+  const units = useAppSelector((s) => s.settings.owner.units);
+  const open = cases.filter((c) => foldCase(c).closed === null);
+  const closed = cases.filter((c) => foldCase(c).closed !== null);
+  const about = [
+    vehicle.year,
+    vehicle.fuel === 'unknown' ? null : vehicle.fuel,
+    vehicle.distance === undefined ? null : distance(vehicle.distance, units),
+    vehicle.plate,
+  ].filter((x) => x !== null && x !== undefined);
+  return (
+    <section className={SHEET} aria-label={vehicle.name}>
+      <div className="flex items-baseline justify-between gap-3 border-b border-line px-4 py-3">
+        <h2 className="text-xl">{vehicle.name}</h2>
+        <p className="text-right text-[15px] text-ink-2">{about.join(' · ')}</p>
+      </div>
+      <div className="divide-y divide-line">
+        {open.map((c) => (
+          <OpenCase key={c.id} record={c} vehicle={vehicle} />
+        ))}
+        {closed.map((c) => (
+          <Link key={c.id} to={`/case/${c.id}/prove`} className="flex min-h-14 items-center justify-between gap-3 px-4 py-2 hover:bg-sheet-2">
+            <span>{c.title}</span>
+            <span className="text-[15px] text-ink-2">closed {day(foldCase(c).closed?.at ?? c.openedAt)}</span>
+          </Link>
+        ))}
+        <div className="px-4 py-2">
+          <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
+            <Plus size={18} aria-hidden="true" /> {cases.length === 0 ? 'No case yet: open one' : 'Open another case'}
+          </Link>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** An open case: its road, and the next thing that it waits for. */
+function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle }) {
+  const state = useAssessment(record, vehicle);
+  const a = state.status === 'ready' ? state.assessment : null;
+  const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
+  const isRead = a?.stations.some((s) => s.id === 'read' && s.status === 'filled') ?? false;
+  const waits = !a
+    ? 'working it out…'
+    : a.proof.status !== 'not-cleared'
+      ? { 'read-again': 'waits for a reading after the clear', returned: 'it came back: narrow it down again', watching: 'waits for more good drives', proven: 'proven; close it', 'not-cleared': '' }[a.proof.status]
+      : !isRead
+        ? 'waits to be read'
+        : (a.checks[0]?.gain ?? 0) > 0
+          ? `next check: ${a.checks[0]?.title}`
+          : 'waits for your decision';
+  return (
+    <Link to={`/case/${record.id}/${isRead ? 'narrow' : firstOpen}`} className="block px-4 py-3 hover:bg-sheet-2">
+      <div className="flex items-baseline justify-between gap-3">
+        <span className="text-[17px] font-semibold">{record.title}</span>
+        <span className="shrink-0 text-[15px] text-ink-2">opened {day(record.openedAt)}</span>
+      </div>
+      {a ? (
+        <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
+          <div className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink" style={{ width: `${ROAD_SHARE[a.allowance.level]}%`, borderRight: '4px solid var(--lane)' }}>
+            {a.allowance.title}
+          </div>
+        </div>
+      ) : null}
+      <p className="mt-1.5 text-ink-2">{waits}</p>
+    </Link>
+  );
+}
+
+const ROAD_SHARE = { 0: 6, 1: 21, 2: 45, 3: 72, 4: 100 } as const;

@@ -1,0 +1,58 @@
+import type { Assessment } from '@pincer/core/assess';
+import { LAMPS, type Entry } from '@pincer/core/case';
+import { causeById, checkById, isObservationKey, observationKind } from '@pincer/core/knowledge';
+
+/** Whether an entry is something that the car said; the others are the owner's. */
+export function isCarEntry(entry: Entry): boolean {
+  return entry.kind === 'reading' || entry.kind === 'connection';
+}
+
+const at = (text: string, cylinder: string | undefined): string => text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
+
+const OPTION_WORDS = { repair: 'repair it yourself', clear: 'clear it and watch', help: 'get help' } as const;
+const CLOSE_WORDS = { fixed: 'fixed', 'went-away': 'it went away by itself', sold: 'the vehicle was sold', 'given-up': 'given up' } as const;
+const MODE_WORDS = { steady: 'is lit', flashing: 'flashes', 'now-and-then': 'lights at times', out: 'is out' } as const;
+
+/** One entry of the log as a plain sentence. */
+export function entrySentence(entry: Entry, assessment: Assessment): string {
+  switch (entry.kind) {
+    case 'lamp':
+      return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}.`;
+    case 'observation': {
+      const title = isObservationKey(entry.observation) ? observationKind(entry.observation).title : entry.observation;
+      return `${title}: ${entry.answer === 'unknown' ? 'not known' : entry.answer}.`;
+    }
+    case 'connection':
+      return entry.outcome === 'talking'
+        ? `${entry.adapter} talks${entry.protocol ? `, ${entry.protocol}` : ''}${entry.volts === undefined ? '' : `, ${entry.volts.toFixed(1)} V`}.`
+        : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
+    case 'reading': {
+      const codes = [...new Set(entry.reading.codes.map((c) => c.code))];
+      const what = entry.isComplete ? 'Full reading' : entry.via === 'file' ? 'Reading from a file' : 'Part of a reading';
+      return `${what}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
+    }
+    case 'check': {
+      const [id = '', cylinder] = entry.check.split(':');
+      const check = checkById(id);
+      const outcome = check?.outcomes.find((o) => o.id === entry.outcome);
+      return `${at(check?.title ?? entry.check, cylinder)}: ${at(outcome?.title ?? entry.outcome, cylinder).toLowerCase()}.`;
+    }
+    case 'decision':
+      return `Decided: ${OPTION_WORDS[entry.option]}.`;
+    case 'repair': {
+      const [id = '', cylinder] = entry.cause.split(':');
+      const title = assessment.procedures.find((p) => p.cause === entry.cause)?.title ?? at(causeById(id)?.repair.title ?? entry.cause, cylinder);
+      return `Done: ${title.toLowerCase()}${entry.cost === undefined ? '' : `, spent ${entry.cost}`}.${entry.note ? ` ${entry.note}` : ''}`;
+    }
+    case 'clear':
+      return entry.outcome === 'agreed' ? 'Cleared; the car agreed.' : `Clear ${entry.outcome}. ${entry.message ?? ''}`;
+    case 'drive':
+      return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
+    case 'note':
+      return entry.text;
+    case 'struck':
+      return `An entry was struck out: ${entry.reason}`;
+    case 'closed':
+      return `Closed: ${CLOSE_WORDS[entry.outcome]}.${entry.note ? ` ${entry.note}` : ''}`;
+  }
+}

@@ -1,0 +1,50 @@
+import { Unplug } from 'lucide-react';
+import type { Mode } from '@pincer/simulator';
+import { pullPlug, setStandInMode, standInDoes } from '../store/link-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { BUTTON, SHEET } from '../ui/classes.ts';
+import { Segments } from '../ui/segments.tsx';
+
+const KEYS: readonly { id: Mode; title: string }[] = [
+  { id: 'off', title: 'Off' },
+  { id: 'key-on', title: 'On' },
+  { id: 'idle', title: 'Idle' },
+  { id: 'raised', title: '2,500 rpm' },
+];
+
+/** At the wheel of the stand-in: its key, a drive, a repair, the plug. */
+export function StandInPanel() {
+  const dispatch = useAppDispatch();
+  const standIn = useAppSelector((s) => s.link.standIn);
+  if (!standIn) return null;
+  return (
+    <section aria-labelledby="stand-in" className={`${SHEET} p-4`}>
+      <h3 id="stand-in" className="text-lg">
+        At the wheel of the stand-in
+      </h3>
+      <p className="text-[15px] text-ink-2">
+        A car that is not there, for trying things out. Ignition and engine:
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <Segments label="Ignition and engine of the stand-in" options={KEYS} value={standIn.mode} onChange={(m) => void dispatch(setStandInMode(m))} />
+        <button type="button" className={BUTTON.plain} onClick={() => void dispatch(standInDoes('warmUp'))}>
+          Idle until warm
+        </button>
+        <button type="button" className={BUTTON.plain} onClick={() => void dispatch(standInDoes('drive'))}>
+          Drive a trip
+        </button>
+        <button type="button" className={BUTTON.plain} disabled={standIn.isMended} onClick={() => void dispatch(standInDoes('mend'))}>
+          {standIn.isMended ? 'Mended' : 'Mend its fault'}
+        </button>
+        <button type="button" className={BUTTON.plain} onClick={() => void dispatch(pullPlug())}>
+          <Unplug size={18} aria-hidden="true" /> Pull the plug
+        </button>
+      </div>
+      <p className="mt-2 text-[15px] text-ink-2" role="status">
+        {standIn.trips === 0
+          ? 'Not driven since you plugged in.'
+          : `${standIn.trips} ${standIn.trips === 1 ? 'trip' : 'trips'} since you plugged in; the last one ${standIn.shook ? 'shook' : 'ran smoothly'}.`}
+      </p>
+    </section>
+  );
+}

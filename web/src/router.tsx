@@ -1,0 +1,35 @@
+import { Navigate, createBrowserRouter } from 'react-router';
+import { Garage } from './garage/garage.tsx';
+import { Lost } from './shell/lost.tsx';
+import { Shell } from './shell/shell.tsx';
+
+/** The case, the reference and the settings come when they are opened; the garage is there at once. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { path: '/', element: <Garage /> },
+      {
+        path: '/case/:caseId',
+        lazy: async () => ({ Component: (await import('./stations/case-frame.tsx')).CaseFrame }),
+        children: [
+          { index: true, element: <Navigate to="light" replace /> },
+          {
+            path: ':station',
+            lazy: async () => ({ Component: (await import('./stations/station.tsx')).Station }),
+          },
+        ],
+      },
+      {
+        path: '/codes/:code?',
+        lazy: async () => ({ Component: (await import('./reference/reference.tsx')).Reference }),
+      },
+      {
+        path: '/settings',
+        lazy: async () => ({ Component: (await import('./settings/settings.tsx')).SettingsPage }),
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);

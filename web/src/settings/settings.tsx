@@ -1,0 +1,106 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import { toast } from 'sonner';
+import { ownerSchema, type Owner } from '@pincer/core/case';
+import { TOOLS, type ToolId } from '@pincer/core/knowledge';
+import { changeSettings } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
+import { Segments } from '../ui/segments.tsx';
+
+/** The owner's rates, tools, school, units and theme. */
+export function SettingsPage() {
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((s) => s.settings);
+  const { register, handleSubmit, formState, setValue, watch } = useForm<Owner>({
+    resolver: zodResolver(ownerSchema),
+    defaultValues: settings.owner,
+  });
+  const number = (name: 'ownHourly' | 'shopHourly' | 'shopDiagnosis', label: string, hint: string) => (
+    <label className="block">
+      <span className="font-semibold">{label}</span>
+      <span className="block text-[14px] text-ink-2">{hint}</span>
+      <input type="number" min={0} step="any" className={`${FIELD} font-mono`} aria-invalid={Boolean(formState.errors[name])} {...register(name, { valueAsNumber: true })} />
+      {formState.errors[name] ? <span role="alert">A number of 0 or more.</span> : null}
+    </label>
+  );
+  return (
+    <main id="work" className="mx-auto w-full max-w-3xl space-y-4 p-4">
+      <h1 className="text-2xl">Settings</h1>
+      <section className={`${SHEET} space-y-2 p-4`}>
+        <h2 className="text-lg">Theme</h2>
+        <Segments
+          label="Theme"
+          value={settings.theme}
+          options={[
+            { id: 'auto', title: 'As the device' },
+            { id: 'day', title: 'Bright day' },
+            { id: 'garage', title: 'Dark garage' },
+          ]}
+          onChange={(theme) => void dispatch(changeSettings({ ...settings, theme }))}
+        />
+      </section>
+      <form
+        className={`${SHEET} space-y-4 p-4`}
+        onSubmit={(e) =>
+          void handleSubmit(async (owner) => {
+            await dispatch(changeSettings({ ...settings, owner }));
+            toast('Saved.');
+          })(e)
+        }
+      >
+        <h2 className="text-lg">Your time, your money, your tools</h2>
+        <div className="grid gap-4 sm:grid-cols-2">
+          {number('ownHourly', 'An hour of your own time', 'What it is worth to you; 0 if you enjoy it.')}
+          {number('shopHourly', 'A workshop’s hour', 'Ask, or leave the guess.')}
+          {number('shopDiagnosis', 'A workshop’s fee for reading and finding', 'Before anything is mended.')}
+          <label className="block">
+            <span className="font-semibold">Currency</span>
+            <span className="block text-[14px] text-ink-2">Sign or short code, only shown.</span>
+            <input className={FIELD} {...register('currency')} />
+          </label>
+        </div>
+        <fieldset>
+          <legend className="font-semibold">Tools at hand</legend>
+          <div className="mt-1 grid gap-1 sm:grid-cols-2">
+            {(Object.keys(TOOLS) as ToolId[]).map((id) => (
+              <label key={id} className="flex min-h-11 items-center gap-3">
+                <input type="checkbox" className="size-5 accent-(--ink)" value={id} {...register('tools')} />
+                {TOOLS[id]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <div>
+          <p className="font-semibold">When in doubt</p>
+          <p className="text-[14px] text-ink-2">It moves what is recommended, never a caution or a closed choice. We begin with testing: a code that is cleared unread is a clue lost.</p>
+          <Segments
+            label="When in doubt"
+            value={watch('school')}
+            options={[
+              { id: 'test-first', title: 'Test first' },
+              { id: 'reset-first', title: 'Clear first and see' },
+            ]}
+            onChange={(school) => setValue('school', school)}
+          />
+        </div>
+        <div>
+          <p className="font-semibold">Distances</p>
+          <Segments
+            label="Distances"
+            value={watch('units')}
+            options={[
+              { id: 'metric', title: 'Kilometres' },
+              { id: 'mixed', title: 'Miles, litres' },
+              { id: 'imperial', title: 'Miles, gallons' },
+            ]}
+            onChange={(units) => setValue('units', units)}
+          />
+        </div>
+        <button type="submit" className={BUTTON.solid}>
+          Save
+        </button>
+      </form>
+    </main>
+  );
+}

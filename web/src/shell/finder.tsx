@@ -1,0 +1,118 @@
+import { Command } from 'cmdk';
+import { Dialog } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { useNavigate, useMatch } from 'react-router';
+import { STATIONS } from '@pincer/core/assess';
+import { explainCode } from '@pincer/core/codes';
+import { searchCodes } from '../reference/search.ts';
+import { STATION_TITLES } from '../stations/titles.ts';
+import { changeSettings } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+
+const ITEM = 'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
+
+/** Search over codes, words, vehicles, cases and commands. */
+export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenChange: (open: boolean) => void; onKeys: () => void }) {
+  const [text, setText] = useState('');
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((s) => s.settings);
+  const { cases, vehicles } = useAppSelector((s) => s.logbook);
+  const caseId = useMatch('/case/:caseId/*')?.params.caseId;
+
+  const typed = text.trim();
+  const looksLikeCode = /^[PCBU][0-9A-Z]{3,}$/i.test(typed);
+  const explanation = looksLikeCode ? explainCode(typed) : null;
+  const hits = useMemo(() => (typed.length >= 2 && !looksLikeCode ? searchCodes(typed, 8) : []), [typed, looksLikeCode]);
+  const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
+
+  const go = (to: string) => {
+    onOpenChange(false);
+    void navigate(to);
+  };
+  const run = (action: () => void) => {
+    onOpenChange(false);
+    action();
+  };
+  const commands: { title: string; run: () => void }[] = [
+    ...(caseId ? STATIONS.map((id, i) => ({ title: `Station ${i + 1}: ${STATION_TITLES[id]}`, run: () => go(`/case/${caseId}/${id}`) })) : []),
+    ...(caseId ? [{ title: 'Open the log', run: () => go(`/case/${caseId}/light?log`) }] : []),
+    { title: 'Garage', run: () => go('/') },
+    { title: 'Open a case, add a vehicle', run: () => go('/?new') },
+    { title: 'Bring in a case file', run: () => go('/?import') },
+    { title: 'Look up codes', run: () => go('/codes') },
+    { title: 'Settings', run: () => go('/settings') },
+    { title: 'Theme: bright day', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'day' }))) },
+    { title: 'Theme: dark garage', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'garage' }))) },
+    { title: 'Theme: as the device', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'auto' }))) },
+    { title: 'Sheet of keys', run: () => run(onKeys) },
+  ];
+
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-[5vh] z-50 max-h-[80vh] w-[min(640px,94vw)] -translate-x-1/2 overflow-hidden rounded-lg border border-line bg-sheet text-ink"
+        >
+          <Dialog.Title className="sr-only">Search</Dialog.Title>
+          <Command shouldFilter={false} label="Search">
+            <Command.Input
+              value={text}
+              onValueChange={setText}
+              placeholder="Code, word, vehicle or command"
+              className="h-14 w-full border-b border-line bg-sheet px-4 text-[18px] text-ink outline-none placeholder:text-ink-2"
+            />
+            <Command.List className="max-h-[64vh] overflow-y-auto p-2">
+              <Command.Empty className="p-4 text-ink-2">Nothing found. Try a code such as P0302, or a word such as coil.</Command.Empty>
+              {explanation ? (
+                <Command.Group heading="Code">
+                  <Command.Item value={`code ${explanation.code}`} onSelect={() => go(`/codes/${explanation.valid ? explanation.code : ''}`)} className={ITEM}>
+                    <span>
+                      <span className="font-mono">{explanation.code}</span> <b>{explanation.title}</b>
+                    </span>
+                    <span className="text-[15px] text-ink-2">{explanation.meaning}</span>
+                    {explanation.suggestion ? <span className="text-[15px]">Did you mean {explanation.suggestion}?</span> : null}
+                  </Command.Item>
+                </Command.Group>
+              ) : null}
+              {hits.length > 0 ? (
+                <Command.Group heading="Codes">
+                  {hits.map((h) => (
+                    <Command.Item key={h.code} value={`hit ${h.code}`} onSelect={() => go(`/codes/${h.code}`)} className={ITEM}>
+                      <span>
+                        <span className="font-mono">{h.code}</span> {h.title}
+                      </span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              ) : null}
+              <Command.Group heading="Vehicles and cases">
+                {Object.values(cases).map((c) => {
+                  const name = vehicles[c.vehicle]?.name ?? 'Vehicle';
+                  return matches(`${name} ${c.title} ${vehicles[c.vehicle]?.plate ?? ''}`) ? (
+                    <Command.Item key={c.id} value={c.id} onSelect={() => go(`/case/${c.id}/narrow`)} className={ITEM}>
+                      <span>
+                        {name}: {c.title}
+                      </span>
+                    </Command.Item>
+                  ) : null;
+                })}
+              </Command.Group>
+              <Command.Group heading="Commands">
+                {commands
+                  .filter((c) => matches(c.title))
+                  .map((c) => (
+                    <Command.Item key={c.title} value={c.title} onSelect={c.run} className={ITEM}>
+                      {c.title}
+                    </Command.Item>
+                  ))}
+              </Command.Group>
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

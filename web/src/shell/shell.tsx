@@ -1,0 +1,74 @@
+import { ScrollText, Search, Settings } from 'lucide-react';
+import { Suspense, lazy, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, Outlet, useMatch } from 'react-router';
+import { useAppSelector } from '../store/store.ts';
+import { Mark } from '../ui/mark.tsx';
+import { AdapterChip } from './adapter-chip.tsx';
+import { KeySheet } from './key-sheet.tsx';
+import { useTheme } from './theme.ts';
+
+const Finder = lazy(async () => ({ default: (await import('./finder.tsx')).Finder }));
+
+/** What every page shares: the bar at the top, the search, the sheet of keys. */
+export function Shell() {
+  useTheme();
+  const [isFinding, setFinding] = useState(false);
+  const [isShowingKeys, setShowingKeys] = useState(false);
+  useHotkeys('/, mod+k', () => setFinding(true), { preventDefault: true });
+  useHotkeys('?', () => setShowingKeys(true), { useKey: true });
+  useHotkeys('g', () => document.getElementById('to-garage')?.click());
+  const match = useMatch('/case/:caseId/*');
+  const caseId = match?.params.caseId;
+  const found = useAppSelector((s) => (caseId ? s.logbook.cases[caseId] : undefined));
+  const vehicle = useAppSelector((s) => (found ? s.logbook.vehicles[found.vehicle] : undefined));
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#work" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
+        Skip to the work
+      </a>
+      <header className="flex h-[52px] shrink-0 items-center gap-2 border-b border-line bg-sheet px-3 md:gap-4 md:px-4">
+        <Link id="to-garage" to="/" className="flex min-h-11 min-w-11 items-center gap-3" aria-label="Pincer, to the garage">
+          <Mark />
+          {vehicle ? null : <span className="text-[18px] font-bold">Pincer</span>}
+        </Link>
+        {vehicle && found ? (
+          <div className="min-w-0 leading-tight">
+            <h1 className="truncate text-[17px]">{vehicle.name}</h1>
+            <p className="hidden truncate text-[14px] text-ink-2 md:block">{found.title}</p>
+          </div>
+        ) : null}
+        {caseId ? <AdapterChip caseId={caseId} /> : null}
+        <button
+          type="button"
+          onClick={() => setFinding(true)}
+          className="ml-auto flex min-h-11 items-center gap-2 rounded-md border border-line bg-sheet-2 px-3 text-[15px] text-ink-2 md:w-[280px]"
+          aria-label="Search: code, word, vehicle"
+        >
+          <Search size={18} aria-hidden="true" />
+          <span className="hidden flex-1 text-left md:inline">Code, word, vehicle…</span>
+          <kbd className="hidden rounded border border-line bg-sheet px-1.5 font-mono text-[12px] md:inline">/</kbd>
+        </button>
+        {found ? (
+          <Link
+            to="?log"
+            className="flex min-h-11 min-w-11 shrink-0 items-center justify-center gap-2 rounded-full border border-line bg-sheet-2 px-2 text-[14px] md:px-3"
+            aria-label={`Log, ${found.entries.length} entries`}
+          >
+            <ScrollText size={20} className="md:hidden" aria-hidden="true" />
+            <span className="hidden md:inline">Log · {found.entries.length}</span>
+          </Link>
+        ) : null}
+        <Link to="/settings" className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-sheet-2" aria-label="Settings">
+          <Settings size={21} aria-hidden="true" />
+        </Link>
+      </header>
+      <Outlet />
+      <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} />
+      <Suspense fallback={null}>
+        {isFinding ? <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} /> : null}
+      </Suspense>
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+import { Suspense, lazy, useEffect, useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
+import { STATIONS } from '@pincer/core/assess';
+import { foldCase } from '@pincer/core/case';
+import { clearStateOf, guard } from '../store/link-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useAssessment } from '../store/use-assessment.ts';
+import { BUTTON } from '../ui/classes.ts';
+import { Notice } from '../ui/notice.tsx';
+import type { CaseContext } from './case-context.ts';
+import { Rail } from './rail.tsx';
+import { Road } from './road.tsx';
+
+const Log = lazy(async () => ({ default: (await import('../logbook/log.tsx')).Log }));
+
+/** What every station of a case shares: the road, the rail, the log. */
+export function CaseFrame() {
+  const { caseId = '' } = useParams();
+  const status = useAppSelector((s) => s.logbook.status);
+  const record = useAppSelector((s) => s.logbook.cases[caseId]);
+  const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles[record.vehicle] : undefined));
+  const state = useMemo(() => (record ? foldCase(record) : null), [record]);
+  const assessed = useAssessment(record, vehicle);
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  useHotkeys('1,2,3,4,5,6,7,8', (_, key) => {
+    const station = STATIONS[Number(key.keys?.[0] ?? '0') - 1];
+    if (station) void navigate(`/case/${caseId}/${station}`);
+  });
+  useHotkeys('l', () => setParams({ log: '' }));
+  useStoredReading(caseId);
+
+  if (status === 'loading') return <main className="p-6" role="status">Opening the case…</main>;
+  if (!record || !vehicle || !state) {
+    return (
+      <main id="work" className="mx-auto w-full max-w-xl p-6">
+        <Notice title="This case is not in this browser’s logbook." action={<Link to="/" className={BUTTON.solid}>To the garage</Link>}>
+          It may be in another browser, or it was brought in elsewhere as a file.
+        </Notice>
+      </main>
+    );
+  }
+  if (assessed.status === 'failed') {
+    return (
+      <main id="work" className="mx-auto w-full max-w-xl p-6">
+        <Notice title="The case could not be assessed." action={<button type="button" className={BUTTON.solid} onClick={() => location.reload()}>Load again</button>}>
+          {assessed.message}. Everything that you recorded is stored.
+        </Notice>
+      </main>
+    );
+  }
+  if (assessed.status === 'working') return <main className="p-6" role="status">Working it out…</main>;
+  const { assessment } = assessed;
+  const context: CaseContext = { record, vehicle, state, assessment };
+  return (
+    <>
+      <Road allowance={assessment.allowance} />
+      <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+        <Rail caseId={caseId} stations={assessment.stations} />
+        <main id="work" className="relative flex min-w-0 flex-1 flex-col" tabIndex={-1}>
+          <Outlet context={context} />
+        </main>
+      </div>
+      <Suspense fallback={null}>{params.has('log') ? <Log context={context} onClose={() => setParams({}, { replace: true })} /> : null}</Suspense>
+    </>
+  );
+}
+
+/** After a reload the clear guard knows nothing: it has the last full reading read back from storage again. */
+function useStoredReading(caseId: string): void {
+  const dispatch = useAppDispatch();
+  const record = useAppSelector((s) => s.logbook.cases[caseId]);
+  const at = useAppSelector((s) => clearStateOf(s, caseId).at);
+  useEffect(() => {
+    if (!record || at !== 'unread') return;
+    const state = foldCase(record);
+    const lastClear = state.entries.findLastIndex((e) => e.kind === 'clear' && e.outcome === 'agreed');
+    const reading = state.entries.findLast((e, i) => e.kind === 'reading' && e.isComplete && i > lastClear);
+    if (reading) void dispatch(guard(caseId, { type: 'reading-taken', entry: reading.id, isComplete: true }));
+  }, [dispatch, caseId, record, at]);
+}

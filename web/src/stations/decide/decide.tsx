@@ -1,0 +1,102 @@
+import { Lock } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import type { Option, OptionId } from '@pincer/core/decision';
+import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
+import { duration, moment, money, percent } from '../../ui/format.ts';
+import { useCase } from '../case-context.ts';
+import { StationPage } from '../station-page.tsx';
+
+const AFTER: Readonly<Record<OptionId, string>> = { repair: 'fix', clear: 'prove', help: 'decide' };
+
+/** Repair it, clear it and watch, or get help: three choices side by side. */
+export function Decide() {
+  const { record, assessment, state } = useCase();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { options, recommended, why, breakEvens } = assessment;
+  const decision = state.decision;
+  const isStale = assessment.stations.find((s) => s.id === 'decide')?.status === 'stale';
+  const choose = async (option: Option) => {
+    const cause = option.id === 'repair' ? assessment.procedures[0]?.cause : undefined;
+    await dispatch(addRecord(record.id, { kind: 'decision', option: option.id, ...(cause === undefined ? {} : { cause }) }));
+    void navigate(`/case/${record.id}/${AFTER[option.id]}`);
+  };
+  const best = options.find((o) => o.id === recommended);
+  return (
+    <StationPage
+      title="Decide"
+      lead="Costs are expected costs until it is dealt with, your own time at your own rate included. Change the rates in the settings."
+      {...(best ? { next: { title: `We would: ${best.title.toLowerCase()}`, detail: why, action: <button type="button" className={`${BUTTON.solid} w-full sm:w-auto`} onClick={() => void choose(best)}>Choose this</button> } } : {})}
+    >
+      {decision ? (
+        <p className={`${SHEET} px-4 py-3`}>
+          You chose “{options.find((o) => o.id === decision.option)?.title.toLowerCase()}” {moment(decision.at)}.
+          {isStale ? <b> Facts have come in since; look again.</b> : null}
+        </p>
+      ) : null}
+      <div className="grid gap-3 lg:grid-cols-3">
+        {options.map((o) => (
+          <Choice key={o.id} option={o} isRecommended={o.id === recommended} onChoose={() => void choose(o)} />
+        ))}
+      </div>
+      <section className={`${SHEET} p-4`}>
+        <h3 className="text-lg">Where it tips</h3>
+        <ul className="mt-1 list-disc space-y-1 pl-5">
+          {breakEvens.map((b) => (
+            <li key={b}>{b}</li>
+          ))}
+        </ul>
+      </section>
+    </StationPage>
+  );
+}
+
+function Choice({ option, isRecommended, onChoose }: { option: Option; isRecommended: boolean; onChoose: () => void }) {
+  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const isClosed = option.blocked.length > 0;
+  return (
+    <section aria-label={option.title} className={cx('flex flex-col rounded-lg border bg-sheet p-4', isRecommended ? 'border-[3px] border-ink' : 'border-line')}>
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 className="text-xl">{option.title}</h3>
+        {isRecommended ? <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">we would</span> : null}
+      </div>
+      <dl className="mt-3 grid grid-cols-3 gap-2">
+        <Figure name="cost" value={money(option.cost, currency)} />
+        <Figure name="your time" value={duration(option.minutes)} />
+        <Figure name="done with it" value={percent(option.success)} />
+      </dl>
+      <div aria-hidden="true" className="mt-2 h-2.5 rounded-[2px] bg-line">
+        <div className="h-full rounded-[2px] bg-ink" style={{ width: `${option.success * 100}%` }} />
+      </div>
+      <ul className="mt-3 list-disc space-y-1 pl-5">
+        {option.reasons.map((r) => (
+          <li key={r}>{r}</li>
+        ))}
+      </ul>
+      {isClosed ? (
+        <ul className="mt-3 space-y-1.5">
+          {option.blocked.map((b) => (
+            <li key={b.id} className="flex gap-2 border-l-4 border-ink bg-sheet-2 px-3 py-2 text-[15px]">
+              <Lock size={18} className="mt-0.5 shrink-0" aria-hidden="true" />
+              <span>{b.text}</span>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <button type="button" className={`${isRecommended ? BUTTON.solid : BUTTON.plain} mt-4`} disabled={isClosed} onClick={onChoose}>
+        {isClosed ? 'Closed for now' : `Choose: ${option.title.toLowerCase()}`}
+      </button>
+    </section>
+  );
+}
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div>
+      <dt className="text-[14px] text-ink-2">{name}</dt>
+      <dd className="font-mono text-[19px] font-semibold">{value}</dd>
+    </div>
+  );
+}

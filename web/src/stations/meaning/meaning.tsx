@@ -1,0 +1,89 @@
+import { Link } from 'react-router';
+import { codeStateWords, type CodeView } from '@pincer/core/assess';
+import { SHEET, TAG } from '../../ui/classes.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { useCase } from '../case-context.ts';
+import { StationPage } from '../station-page.tsx';
+
+/** What the codes say in plain words, and how many faults they may be. */
+export function Meaning() {
+  const { record, assessment } = useCase();
+  const { codes, groups, leftOver, allowance } = assessment;
+  const byCode = new Map(codes.map((c) => [c.code, c]));
+  return (
+    <StationPage
+      title="What it means"
+      lead="A code names a circuit or a symptom. It narrows the search; it never says what to buy."
+      next={
+        codes.length > 0
+          ? { title: 'Next: narrow it down', detail: 'Which causes account for this, and what tells them apart.', to: `/case/${record.id}/narrow` }
+          : { title: 'Next: read the car', detail: 'There is no code to explain yet.', to: `/case/${record.id}/read` }
+      }
+    >
+      {codes.length === 0 ? (
+        <Notice title="No code that fails now.">
+          {assessment.facts.some((f) => f.kind === 'code') ? 'Only history is stored.' : 'Read the car first, or look a code up in the search.'}
+        </Notice>
+      ) : null}
+      {groups.map((g) => (
+        <section key={g.cause} className={SHEET}>
+          <div className="border-b border-line px-4 py-3">
+            <h3 className="text-lg">
+              {g.codes.length === 1 ? 'One code, one story' : `These ${g.codes.length} codes may follow from one thing`}
+            </h3>
+            <p className="text-ink-2">
+              As things stand, the likeliest is: <Link className="font-semibold text-ink underline underline-offset-4" to={`/case/${record.id}/narrow?cause=${encodeURIComponent(g.cause)}`}>{g.title.toLowerCase()}</Link>. Checks can change that.
+            </p>
+          </div>
+          <CodeList codes={g.codes.flatMap((c) => byCode.get(c) ?? [])} />
+        </section>
+      ))}
+      {leftOver.length > 0 ? (
+        <section className={SHEET}>
+          <div className="border-b border-line px-4 py-3">
+            <h3 className="text-lg">{groups.length > 0 ? 'Left over' : 'Codes'}</h3>
+            <p className="text-ink-2">
+              {groups.length > 0 ? 'The likeliest cause does not account for these: a second fault, or something that the library does not hold.' : 'No cause in the library accounts for these yet.'}
+            </p>
+          </div>
+          <CodeList codes={leftOver.flatMap((c) => byCode.get(c) ?? [])} />
+        </section>
+      ) : null}
+      {codes.length > 0 ? (
+        <section className={`${SHEET} p-4`}>
+          <h3 className="text-lg">Can I drive?</h3>
+          <p>
+            <b>{allowance.title}.</b> {allowance.reasons[0]?.then ?? allowance.detail}
+          </p>
+        </section>
+      ) : null}
+    </StationPage>
+  );
+}
+
+function CodeList({ codes }: { codes: readonly CodeView[] }) {
+  return (
+    <ul className="divide-y divide-line">
+      {codes.map((c) => (
+        <li key={c.code} className="border-l-[6px] border-car px-4 py-3">
+          <p className="text-[18px]">
+            <Link to={`/codes/${c.code}`} className="font-mono font-semibold text-car underline underline-offset-4">
+              {c.code}
+            </Link>{' '}
+            <b>{c.title}</b>
+          </p>
+          <p className="mt-1 max-w-[75ch]">{c.meaning}</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <span className={TAG}>{codeStateWords(c.state)}</span>
+            <span className={TAG}>{c.scope === 'maker' ? 'maker’s own' : 'standard'}</span>
+            {c.area ? <span className={TAG}>{c.area}</span> : null}
+            {c.term ? <span className={TAG}>workshop: {c.term}</span> : null}
+            <span className={TAG}>
+              unit <span className="ml-1 font-mono">{c.unit}</span>
+            </span>
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}

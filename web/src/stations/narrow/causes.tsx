@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import type { CauseView } from '@pincer/core/assess';
+import { BUTTON, cx } from '../../ui/classes.ts';
+import { percent } from '../../ui/format.ts';
+
+/** How many causes stand in the middle before the rest is asked for. */
+const SHOWN = 6;
+
+/** The causes: width is the chance, slate and clay the shares of car and owner in what speaks for each. */
+export function Causes({ causes, none, selected, onSelect }: { causes: readonly CauseView[]; none: number; selected: string | undefined; onSelect: (id: string) => void }) {
+  const [isAll, setAll] = useState(false);
+  if (causes.length === 0) return null;
+  const shown = isAll ? causes : causes.slice(0, SHOWN);
+  const widest = causes[0]?.probability ?? 1;
+  return (
+    <section aria-label="What it can be" className="flex h-full flex-col">
+      <h3 className="mt-1 text-center text-[18px]">What it can be</h3>
+      <p className="mb-2 hidden text-center text-[14px] text-ink-2 sm:block">width is the chance; choose one to see what speaks for it</p>
+      <ul>
+        {shown.map((c) => {
+          const isHeld = c.id === selected;
+          // Scaled so that the leader keeps within its frame; all bars share the scale.
+          const width = Math.max(1.2, (c.probability / Math.max(widest, 0.5)) * 92);
+          return (
+            <li key={c.id}>
+              <button
+                type="button"
+                aria-pressed={isHeld}
+                data-cause={c.id}
+                onClick={() => onSelect(c.id)}
+                className={cx(
+                  'mb-1 block w-full rounded-md border-2 px-2 pb-2 pt-1.5 text-center',
+                  isHeld ? 'border-ink bg-sheet' : 'border-transparent hover:border-line',
+                )}
+              >
+                <span className={cx('font-semibold leading-tight', isHeld ? 'text-[18px]' : 'text-[16px]')}>
+                  {c.title}{' '}
+                  <span className="whitespace-nowrap font-mono text-[14px] font-normal text-ink-2">{percent(c.probability)}</span>
+                </span>
+                {isHeld ? (
+                  <span className="block text-[14px] text-ink-2">
+                    {c.accountsFor.length === 0 ? 'accounts for no code' : `accounts for ${c.accountsFor.join(', ')}`}
+                  </span>
+                ) : null}
+                <span aria-hidden="true" className={cx('mx-auto mt-1 flex overflow-hidden rounded-[2px]', isHeld ? 'h-4' : 'h-2.5')} style={{ width: `${width}%` }}>
+                  <span className="h-full bg-car" style={{ width: `${c.carShare * 100}%` }} />
+                  <span className="h-full flex-1 bg-own" />
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {causes.length > SHOWN ? (
+        <button type="button" className={`${BUTTON.quiet} self-center text-[15px]`} onClick={() => setAll(!isAll)}>
+          {isAll ? 'Fewer' : `${causes.length - SHOWN} more, each below ${percent(causes[SHOWN - 1]?.probability ?? 0)}`}
+        </button>
+      ) : null}
+      <p className="mt-auto pt-1 text-center text-ink-2">
+        None of these <span className="font-mono text-[14px]">{percent(none)}</span>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+import { ShieldCheck } from 'lucide-react';
+import { Link } from 'react-router';
+import { clearStateOf, guard } from '../../store/link-actions.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { moment } from '../../ui/format.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { useCase } from '../case-context.ts';
+
+/** The way to a clear. Without a full reading that storage has given back there is no button to press. */
+export function ClearGuard() {
+  const { record, state, assessment } = useCase();
+  const clear = useAppSelector((s) => clearStateOf(s, record.id));
+  const isConnected = useAppSelector((s) => s.link.caseId === record.id && s.link.status.at === 'talking');
+  const dispatch = useAppDispatch();
+  const gates = assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
+  const reading = 'permit' in clear ? state.readings.find((r) => r.id === clear.permit.readingEntryId) : undefined;
+  const isRepaired = state.repairs.length > 0;
+  // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
+  const holding = isRepaired ? gates.filter((g) => g.id === 'inspection') : gates;
+  return (
+    <section aria-labelledby="clear" className={`${SHEET} space-y-3 p-4`}>
+      <h3 id="clear" className="text-lg">
+        1 · Clear
+      </h3>
+      <div aria-live="polite">
+        {clear.at === 'unread' ? (
+          <Notice
+            title="Not yet: no full reading is stored."
+            action={
+              <Link className={BUTTON.solid} to={`/case/${record.id}/read`}>
+                Read everything
+              </Link>
+            }
+          >
+            Clearing erases codes, stored conditions and self-checks. It stays closed until a full reading, taken since the last clear, was written to storage and read back.
+          </Notice>
+        ) : null}
+        {clear.at === 'storing' ? <p role="status">Reading the record back from storage…</p> : null}
+        {reading && clear.at !== 'cleared' ? (
+          <p className="flex items-start gap-2">
+            <ShieldCheck size={22} className="mt-0.5 shrink-0" aria-hidden="true" />
+            <span>
+              <b>The record is safe.</b> The full reading of {moment(reading.at)} was written to storage and read back unchanged.
+            </span>
+          </p>
+        ) : null}
+        {clear.at === 'failed' ? (
+          <Notice title="The car did not clear." tone="strong">
+            {clear.why}
+          </Notice>
+        ) : null}
+        {clear.at === 'cleared' ? (
+          <Notice title="Cleared.">Read again now: a fault that is there comes straight back. To clear once more, a new full reading comes first.</Notice>
+        ) : null}
+        {clear.at === 'clearing' ? <p role="status">Clearing…</p> : null}
+      </div>
+      {clear.at === 'stored' || clear.at === 'failed' || clear.at === 'ready' ? (
+        <>
+          {holding.length > 0 ? (
+            <ul className="space-y-1.5">
+              {holding.map((g) => (
+                <li key={g.id} className="border-l-4 border-ink bg-sheet-2 px-3 py-2 text-[15px]">
+                  {g.text}
+                </li>
+              ))}
+            </ul>
+          ) : null}
+          <ul className="list-disc space-y-1 pl-5 text-[15px]">
+            <li>Ignition on, engine off.</li>
+            <li>It erases the stored conditions and resets the self-checks; an inspection soon after may fail.</li>
+            <li>It does not erase permanent codes, and it mends nothing.</li>
+          </ul>
+          {clear.at === 'ready' ? (
+            <button type="button" className={BUTTON.solid} disabled={!isConnected || holding.length > 0} onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}>
+              Clear now
+            </button>
+          ) : (
+            <button type="button" className={BUTTON.plain} disabled={holding.length > 0} onClick={() => void dispatch(guard(record.id, { type: 'owner-ready' }))}>
+              Ignition is on, engine off; I have read this
+            </button>
+          )}
+          {isConnected ? null : (
+            <p className="text-ink-2">
+              No adapter is connected.{' '}
+              <Link className="font-semibold text-ink underline" to={`/case/${record.id}/plug-in`}>
+                Connect first
+              </Link>
+              .
+            </p>
+          )}
+        </>
+      ) : null}
+    </section>
+  );
+}

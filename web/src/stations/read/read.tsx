@@ -1,0 +1,240 @@
+import { Link } from 'react-router';
+import { codeStateWords, compareVin } from '@pincer/core/assess';
+import { explainCode } from '@pincer/core/codes';
+import type { CodeState, ReadValue, Reading } from '@pincer/core/obd';
+import { StandInPanel } from '../../practice/stand-in-panel.tsx';
+import { readCar, stopLink } from '../../store/link-actions.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { figure, moment } from '../../ui/format.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { Progress } from '../../ui/progress.tsx';
+import { useCase } from '../case-context.ts';
+import { StationPage } from '../station-page.tsx';
+import { FileReading } from './file-reading.tsx';
+
+const VIN_WORDS = {
+  same: 'The number that the car reports is the one on file.',
+  different: 'The car reports another number than the one on file. Is this the right vehicle in the logbook, or was a control unit exchanged? Ask before you buy.',
+  'not-reported': 'The car does not report its number; many older ones do not.',
+  'not-on-file': 'No number is on file to compare with. Compare it with the plate and the papers.',
+} as const;
+
+/** Everything that the car says, written down before anything is touched. */
+export function Read() {
+  const { record, state, assessment, vehicle } = useCase();
+  const dispatch = useAppDispatch();
+  const link = useAppSelector((s) => s.link);
+  const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
+  const latest = state.latestReading;
+  const canRead = mine.at === 'talking';
+  return (
+    <StationPage
+      title="Read everything first"
+      lead="Codes, stored conditions, lamp, self-checks and readings, all written to the log. Clearing would destroy them."
+      next={
+        latest
+          ? { title: 'Next: what it means', detail: `${new Set(latest.reading.codes.map((c) => c.code)).size} codes read.`, to: `/case/${record.id}/meaning` }
+          : canRead
+            ? { title: 'Next: read', detail: 'Under a minute; you can stop at any time and keep what came.', action: <button type="button" className={BUTTON.solid} onClick={() => void dispatch(readCar(record.id))}>Read everything</button> }
+            : { title: 'Next: plug in', detail: 'No adapter is connected.', to: `/case/${record.id}/plug-in` }
+      }
+    >
+      <div className={`${SHEET} p-4`} aria-live="polite">
+        {mine.at === 'reading' ? (
+          <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
+        ) : (
+          <div className="flex flex-wrap items-center gap-3">
+            <button type="button" className={latest ? BUTTON.plain : BUTTON.solid} disabled={!canRead} onClick={() => void dispatch(readCar(record.id))}>
+              {latest ? 'Read again' : 'Read everything'}
+            </button>
+            {canRead ? null : (
+              <Link to={`/case/${record.id}/plug-in`} className={BUTTON.quiet}>
+                Connect first
+              </Link>
+            )}
+            <FileReading caseId={record.id} />
+          </div>
+        )}
+        {mine.at === 'lost' ? (
+          <div className="mt-3">
+            <Notice title={mine.words.sentence} tone="strong" action={<Link className={BUTTON.solid} to={`/case/${record.id}/plug-in`}>Connect again</Link>}>
+              {mine.words.next}
+            </Notice>
+          </div>
+        ) : null}
+      </div>
+      {link.caseId === record.id ? <StandInPanel /> : null}
+      {latest ? (
+        <>
+          <p className="text-ink-2">
+            Read {moment(latest.at)}
+            {latest.adapter ? `, ${latest.adapter}` : ''}
+            {latest.reading.protocol ? `, ${latest.reading.protocol}` : ''}. {latest.isComplete ? 'Complete.' : 'Not complete.'}
+          </p>
+          {latest.reading.missing.length > 0 ? (
+            <Notice title="A part is missing." tone="strong">
+              {latest.reading.missing.map((m) => m.part).join('; ')}. {latest.reading.missing[0]?.why} What came is kept; read again for the rest.
+            </Notice>
+          ) : null}
+          <Codes reading={latest.reading} />
+          <div className="grid gap-4 lg:grid-cols-2">
+            <Frames reading={latest.reading} />
+            <Monitors reading={latest.reading} />
+          </div>
+          <section className={`${SHEET} p-4`}>
+            <h3 className="text-lg">Identity</h3>
+            <p>
+              <span className="font-mono">{latest.reading.vin ?? 'no vehicle number'}</span>. {VIN_WORDS[compareVin(latest.reading, vehicle)]}
+            </p>
+            <ul className="mt-1 text-[15px] text-ink-2">
+              {latest.reading.identities.map((u) => (
+                <li key={u.unit}>
+                  <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration {u.calibrationIds.join(', ') || 'not told'}
+                  {u.verificationNumbers.length > 0 ? `, verification ${u.verificationNumbers.join(', ')}` : ''}
+                </li>
+              ))}
+            </ul>
+          </section>
+          <Values reading={latest.reading} judgements={assessment.judgements} />
+        </>
+      ) : null}
+    </StationPage>
+  );
+}
+
+/** One line for each code and control unit, with all the states that it is in. */
+function byCode(reading: Reading): { code: string; unit: string; states: CodeState[] }[] {
+  const rows = new Map<string, { code: string; unit: string; states: CodeState[] }>();
+  for (const { code, unit, state } of reading.codes) {
+    const row = rows.get(`${code}/${unit}`) ?? { code, unit, states: [] };
+    row.states.push(state);
+    rows.set(`${code}/${unit}`, row);
+  }
+  return [...rows.values()];
+}
+
+function Codes({ reading }: { reading: Reading }) {
+  return (
+    <section className={SHEET}>
+      <div className="flex flex-wrap items-baseline justify-between gap-2 border-b border-line px-4 py-2.5">
+        <h3 className="text-lg">Codes</h3>
+        {reading.lamp ? <p>Lamp commanded {reading.lamp.on ? 'on' : 'off'}, {reading.lamp.count} stored</p> : null}
+      </div>
+      {reading.codes.length === 0 ? <p className="p-4">No code in any control unit that answered.</p> : null}
+      <ul className="divide-y divide-line">
+        {byCode(reading).map((c) => (
+          <li key={`${c.code}${c.unit}`} className="grid items-center gap-x-4 px-4 py-1.5 sm:grid-cols-[84px_1fr_auto]">
+            <Link to={`/codes/${c.code}`} className="inline-flex min-h-9 items-center font-mono text-[18px] font-semibold text-car underline underline-offset-4">
+              {c.code}
+            </Link>
+            <span>{explainCode(c.code).title}</span>
+            <span className="text-ink-2">
+              {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} · <span className="font-mono">{c.unit}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const shown = (v: ReadValue): string => (v.value === null ? 'not available' : typeof v.value === 'number' ? `${figure(v.value)} ${v.unit}` : v.value);
+
+function Frames({ reading }: { reading: Reading }) {
+  return (
+    <section className={`${SHEET} p-4`}>
+      <h3 className="text-lg">Stored conditions</h3>
+      {reading.frozen.length === 0 ? <p className="text-ink-2">None stored.</p> : null}
+      {reading.frozen.map((f) => (
+        <div key={`${f.unit}${f.frame}`}>
+          <p>
+            When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by <span className="font-mono">{f.unit}</span>:
+          </p>
+          <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]">
+            {f.values.map((v) => (
+              <div key={`${v.pid}${v.part ?? ''}`} className="contents">
+                <dt className="text-ink-2">{v.name}</dt>
+                <dd className="text-right font-mono">{shown(v)}</dd>
+              </div>
+            ))}
+          </dl>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Monitors({ reading }: { reading: Reading }) {
+  const rows = reading.monitors.filter((m) => m.span === 'since-clear');
+  return (
+    <section className={`${SHEET} p-4`}>
+      <h3 className="text-lg">Self-checks since the last clear</h3>
+      {rows.length === 0 ? <p className="text-ink-2">Not told.</p> : null}
+      <ul className="mt-1 space-y-1">
+        {rows.map((m) => (
+          <li key={`${m.unit}${m.monitor}`} className="flex justify-between gap-3">
+            <span>
+              {m.name} <span className="font-mono text-[13px] text-ink-2">{m.unit}</span>
+            </span>
+            <span className={m.complete ? '' : 'font-semibold'}>{m.complete ? 'has run' : 'not yet'}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Values({ reading, judgements }: { reading: Reading; judgements: readonly { rule: string; title: string; verdict: string; measured: string; expected: string; toJudge?: string }[] }) {
+  const judged = judgements.filter((j) => j.verdict !== 'not-judged');
+  const open = judgements.filter((j) => j.verdict === 'not-judged');
+  const live = reading.values.filter((v) => v.service === '01');
+  return (
+    <section className={`${SHEET} p-4`}>
+      <h3 className="text-lg">Do the readings make sense?</h3>
+      <table className="mt-1 w-full text-left text-[15px]">
+        <thead className="text-ink-2">
+          <tr>
+            <th className="font-normal">Rule</th>
+            <th className="font-normal">Measured</th>
+            <th className="hidden font-normal sm:table-cell">Expected</th>
+            <th className="font-normal">Verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {judged.map((j) => (
+            <tr key={j.rule} className="border-t border-line align-top">
+              <td className="py-1 pr-3">{j.title}</td>
+              <td className="py-1 pr-3 font-mono">{j.measured}</td>
+              <td className="hidden py-1 pr-3 sm:table-cell">{j.expected}</td>
+              <td className="py-1 font-semibold">{j.verdict}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {open.length > 0 ? (
+        <details className="mt-3">
+          <summary className="flex min-h-11 items-center font-semibold">{open.length} not judged in this state, and what to do</summary>
+          <ul className="list-disc space-y-1 pl-5">
+            {open.map((j) => (
+              <li key={j.rule}>
+                {j.title}: {j.toJudge}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      <details className="mt-1">
+        <summary className="flex min-h-11 items-center font-semibold">All {live.length} readings</summary>
+        <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px] md:grid-cols-[1fr_auto_1fr_auto]">
+          {live.map((v) => (
+            <div key={`${v.source}${v.pid}${v.part ?? ''}`} className="contents">
+              <dt className="text-ink-2">{v.name}</dt>
+              <dd className="text-right font-mono">{shown(v)}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import type { Allowance } from '@pincer/core/urgency';
+import { Dialog } from '../ui/dialog.tsx';
+
+/** Share of the strip that is asphalt, by level: none, to a safe place, short trips, some weeks, no limit. */
+const SHARE = ['7%', '21%', '40%', '64%', '100%'] as const;
+
+/** How much road is left: its length, its words and the fact that decided. */
+export function Road({ allowance }: { allowance: Allowance }) {
+  const [isOpen, setOpen] = useState(false);
+  const first = allowance.reasons.find((r) => r.isDeciding);
+  const { change, reasons, level } = allowance;
+  return (
+    <section aria-label="How much road is left" className="shrink-0 border-b border-line">
+      <div className="verge-hatch flex min-h-[68px] items-stretch">
+        <div
+          className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px]"
+          style={{ width: SHARE[level] }}
+        >
+          <b className="block text-[18px] leading-tight md:text-[19px]">{allowance.title}</b>
+          <span className="hidden text-[14px] md:block">{allowance.detail}</span>
+        </div>
+        <button
+          type="button"
+          onClick={() => setOpen(true)}
+          className="flex min-w-0 flex-1 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px]"
+        >
+          {level < 4 && first ? (
+            <span className="min-w-0">
+              <b className="line-clamp-2 md:text-[17px]">{first.text}</b>
+              {change ? (
+                <span className="hidden md:line-clamp-1">
+                  Would be “{change.title.toLowerCase()}” once {change.once}.
+                </span>
+              ) : null}
+            </span>
+          ) : (
+            <span className="sr-only">Why</span>
+          )}
+          <span className="hidden shrink-0 rounded-full border border-line bg-sheet px-3 py-1.5 md:inline">
+            {reasons.length === 0 ? 'Why' : reasons.length === 1 ? 'The reason' : `All ${reasons.length} reasons`}
+          </span>
+        </button>
+      </div>
+      <Dialog title={allowance.title} description={`${allowance.detail}. The strictest fact decides; what is unknown is never taken as good.`} open={isOpen} onOpenChange={setOpen}>
+        {reasons.length === 0 ? <p>No lamp is lit, the car has been read, and nothing that is known holds it back.</p> : null}
+        <ul className="space-y-3">
+          {reasons.map((r) => (
+            <li key={r.id} className={r.isDeciding ? 'border-l-[5px] border-ink pl-3' : 'border-l-[5px] border-line pl-3'}>
+              <p className="font-semibold">{r.text}</p>
+              <p className="text-ink-2">{r.then}</p>
+              {r.isDeciding ? <p className="text-[14px]">This decides.</p> : null}
+            </li>
+          ))}
+        </ul>
+        {change ? (
+          <p className="mt-4">
+            Would be “{change.title.toLowerCase()}” once {change.once}.
+          </p>
+        ) : null}
+      </Dialog>
+    </section>
+  );
+}

@@ -1,0 +1,48 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { FaultWords, ReadProgress } from '@pincer/core/link';
+import { CLEAR_START, type ClearState } from '@pincer/core/proof';
+import type { StandInState } from '../workers/stand-in-api.ts';
+
+/** The connection to the adapter, for the session; nothing here is saved. */
+export type LinkStatus =
+  | { at: 'idle' }
+  | { at: 'connecting'; progress: ReadProgress }
+  | { at: 'failed'; words: FaultWords; volts: number | null }
+  | { at: 'talking'; protocol: string; volts: number | null }
+  | { at: 'reading'; protocol: string; volts: number | null; progress: ReadProgress }
+  | { at: 'lost'; words: FaultWords };
+
+export interface LinkState {
+  caseId: string | null;
+  adapter: string;
+  status: LinkStatus;
+  standIn: StandInState | null;
+  clear: { caseId: string | null; state: ClearState };
+}
+
+const initialState: LinkState = {
+  caseId: null,
+  adapter: '',
+  status: { at: 'idle' },
+  standIn: null,
+  clear: { caseId: null, state: CLEAR_START },
+};
+
+export const linkSlice = createSlice({
+  name: 'link',
+  initialState,
+  reducers: {
+    linkChanged(state, { payload }: PayloadAction<{ caseId: string | null; adapter: string; status: LinkStatus }>) {
+      Object.assign(state, payload);
+    },
+    statusChanged(state, { payload }: PayloadAction<LinkStatus>) {
+      state.status = payload;
+    },
+    standInChanged(state, { payload }: PayloadAction<StandInState | null>) {
+      state.standIn = payload;
+    },
+    clearMoved(state, { payload }: PayloadAction<{ caseId: string; state: ClearState }>) {
+      state.clear = payload;
+    },
+  },
+});

@@ -1,0 +1,52 @@
+import { format, isSameDay } from 'date-fns';
+
+/** A moment in a few words: `Tue 3 Nov, 07:40`, with the year where it is another one. */
+export function moment(iso: string, now = new Date()): string {
+  const date = new Date(iso);
+  if (isSameDay(date, now)) return `today, ${format(date, 'HH:mm')}`;
+  return format(date, date.getFullYear() === now.getFullYear() ? 'EEE d MMM, HH:mm' : 'd MMM yyyy, HH:mm');
+}
+
+/** A day: `Tue 3 Nov`. */
+export function day(iso: string): string {
+  return format(new Date(iso), 'EEE d MMM');
+}
+
+/** Keeps a figure and its unit together. */
+const NARROW_SPACE = '\u202f';
+
+/** A chance in per cent, never rounded to certainty, with more digits where it is small. */
+export function percent(p: number): string {
+  const value = p * 100;
+  if (value < 0.1) return `< 0.1${NARROW_SPACE}%`;
+  if (value > 99.4) return `> 99${NARROW_SPACE}%`;
+  return `${value < 2 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
+}
+
+/** An amount in whole units of the owner's currency. */
+export function money(amount: number, currency: string): string {
+  return `${currency}${Math.round(amount)}`;
+}
+
+/** Minutes as `35 min` or `2 h 10`. */
+export function duration(minutes: number): string {
+  if (minutes < 90) return `${Math.round(minutes)} min`;
+  const rest = Math.round(minutes % 60);
+  return `${Math.floor(minutes / 60)} h${rest > 0 ? ` ${rest}` : ''}`;
+}
+
+/** A weight of evidence: ×4 for, ÷5 against. */
+export function weight(ratio: number): string {
+  const digits = (n: number) => (n < 2 ? n.toFixed(1) : String(Math.round(n)));
+  return ratio >= 1 ? `×${digits(ratio)}` : `÷${digits(1 / ratio)}`;
+}
+
+/** A number with thin separators, at most one digit after the point. */
+export function figure(value: number): string {
+  return value.toLocaleString('en-GB', { maximumFractionDigits: Math.abs(value) < 10 ? 2 : 1 });
+}
+
+/** Kilometres in the owner's units. */
+export function distance(km: number, units: 'metric' | 'imperial' | 'mixed'): string {
+  return units === 'metric' ? `${Math.round(km).toLocaleString('en-GB')} km` : `${Math.round(km * 0.621371).toLocaleString('en-GB')} mi`;
+}

@@ -1,0 +1,30 @@
+import type { Fault, Mode, TemperamentId } from '@pincer/simulator';
+
+export interface StandInSetup {
+  fault: Fault | null;
+  seed: number;
+  temperament: TemperamentId;
+  isWet: boolean;
+}
+
+/** What the screens show of the stand-in. */
+export interface StandInState {
+  setup: StandInSetup;
+  mode: Mode;
+  isMended: boolean;
+  trips: number;
+  /** Whether the last drive shook; null before the first. */
+  shook: boolean | null;
+}
+
+/** What the worker with the stand-in can be asked for. */
+export interface StandInApi {
+  /** A fresh car. Bytes of its adapter go to the listener; null when the plug is out. */
+  start: (setup: StandInSetup, listener: (bytes: Uint8Array | null) => void) => StandInState;
+  write: (bytes: Uint8Array) => Promise<void>;
+  unplug: () => void;
+  setMode: (mode: Mode) => StandInState;
+  warmUp: () => StandInState;
+  mend: () => StandInState;
+  drive: () => StandInState;
+}

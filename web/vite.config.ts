@@ -1,0 +1,28 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+export default defineConfig({
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      includeAssets: ['mark.svg'],
+      manifest: {
+        name: 'Pincer',
+        short_name: 'Pincer',
+        description: 'From a lit lamp to a decision, for people who mend their own vehicles.',
+        theme_color: '#12262b',
+        background_color: '#e6eae7',
+        display: 'standalone',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: { globPatterns: ['**/*.{js,css,html,svg,woff2,json}'], navigateFallback: '/index.html', navigateFallbackDenylist: [/^\/api\//] },
+    }),
+  ],
+  worker: { format: 'es' },
+  server: { port: 5173, proxy: { '/api': 'http://localhost:4173' } },
+  build: { target: 'es2022', sourcemap: false },
+});
