@@ -3,7 +3,13 @@ export default {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,simulator,cli,server,web,tools}/**/*.test.ts'],
   transform: {
-    '^.+\\.(t|j|mj)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' },
+        module: { type: 'commonjs' },
+      },
+    ],
   },
   modulePathIgnorePatterns: ['<rootDir>/web/dist'],
 };

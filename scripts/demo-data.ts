@@ -10,16 +10,46 @@ import { FINCH, INSTANT_CLOCK, StandIn, type Fault } from '@pincer/simulator';
  */
 
 const finch: Vehicle = {
-  id: 'veh_finch', name: 'Tarrow Finch 1.4', kind: 'car', plate: 'HV 41 KLN', vin: FINCH.identity.vin, year: 2012, market: 'EU',
-  fuel: 'petrol', displacement: 1.4, cylinders: 4, aspiration: 'natural', distance: 168_400, inspectionDue: '2027-03-31',
+  id: 'veh_finch',
+  name: 'Tarrow Finch 1.4',
+  kind: 'car',
+  plate: 'HV 41 KLN',
+  vin: FINCH.identity.vin,
+  year: 2012,
+  market: 'EU',
+  fuel: 'petrol',
+  displacement: 1.4,
+  cylinders: 4,
+  aspiration: 'natural',
+  distance: 168_400,
+  inspectionDue: '2027-03-31',
 };
 const dray: Vehicle = {
-  id: 'veh_dray', name: 'Ostler Dray 2.2 D', kind: 'van', plate: 'HV 87 TON', year: 2016, market: 'EU',
-  fuel: 'diesel', displacement: 2.2, cylinders: 4, aspiration: 'turbo', distance: 241_900, inspectionDue: '2027-06-30',
+  id: 'veh_dray',
+  name: 'Ostler Dray 2.2 D',
+  kind: 'van',
+  plate: 'HV 87 TON',
+  year: 2016,
+  market: 'EU',
+  fuel: 'diesel',
+  displacement: 2.2,
+  cylinders: 4,
+  aspiration: 'turbo',
+  distance: 241_900,
+  inspectionDue: '2027-06-30',
 };
 const kestrine: Vehicle = {
-  id: 'veh_kestrine', name: 'Kestrine 650', kind: 'motorcycle', plate: 'HV 6 GLZ', year: 2019, market: 'EU',
-  fuel: 'petrol', displacement: 0.65, cylinders: 2, aspiration: 'natural', distance: 38_200,
+  id: 'veh_kestrine',
+  name: 'Kestrine 650',
+  kind: 'motorcycle',
+  plate: 'HV 6 GLZ',
+  year: 2019,
+  market: 'EU',
+  fuel: 'petrol',
+  displacement: 0.65,
+  cylinders: 2,
+  aspiration: 'natural',
+  distance: 38_200,
 };
 
 interface Scene {
@@ -43,7 +73,13 @@ async function readScene(scene: Scene): Promise<Reading> {
 
 type WithoutId<T> = T extends Entry ? Omit<T, 'id'> : never;
 
-function caseFile(id: string, title: string, openedAt: string, entries: readonly WithoutId<Entry>[], exportedAt: string): CaseFile {
+function caseFile(
+  id: string,
+  title: string,
+  openedAt: string,
+  entries: readonly WithoutId<Entry>[],
+  exportedAt: string,
+): CaseFile {
   const file = {
     format: 'pincer-case',
     version: CURRENT_VERSION,
@@ -60,7 +96,8 @@ function caseFile(id: string, title: string, openedAt: string, entries: readonly
   return caseFileSchema.parse(file);
 }
 
-const entryId = (caseId: string, index: number): string => `ent_${caseId}_${String(index + 1).padStart(2, '0')}`;
+const entryId = (caseId: string, index: number): string =>
+  `ent_${caseId}_${String(index + 1).padStart(2, '0')}`;
 
 const ADAPTER = 'Stand-in, quick';
 const PROTOCOL = 'ISO 15765-4, 11-bit CAN, 500 kbit/s';
@@ -72,57 +109,176 @@ async function wetMornings(): Promise<CaseFile> {
   const warm = await readScene({ faults: [boot], seed: 11, outside: 9, isWarm: true });
   const again = await readScene({ faults: [boot], seed: 23, outside: 7, isWarm: false, tripsBefore: 3 });
   const on = (time: string) => `2026-11-${time}:00.000Z`;
-  return caseFile('wet', 'Wet-morning shake', on('03T06:40'), [
-    { kind: 'lamp', at: on('03T06:41'), lamp: 'engine', mode: 'flashing' },
-    { kind: 'lamp', at: on('03T06:41'), lamp: 'oil', mode: 'out' },
-    { kind: 'lamp', at: on('03T06:41'), lamp: 'temperature', mode: 'out' },
-    { kind: 'observation', at: on('03T06:42'), observation: 'sign:shakes', answer: 'yes' },
-    { kind: 'observation', at: on('03T06:42'), observation: 'sign:warm', answer: 'no' },
-    { kind: 'observation', at: on('03T06:43'), observation: 'before:refuelled', answer: 'no' },
-    { kind: 'connection', at: on('03T17:20'), outcome: 'talking', adapter: ADAPTER, protocol: PROTOCOL, volts: 12.5 },
-    { kind: 'reading', at: on('03T17:22'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: first },
-    { kind: 'reading', at: on('03T17:41'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: warm },
-    { kind: 'check', at: on('03T17:44'), check: 'tailpipe-smell', outcome: 'none' },
-    { kind: 'decision', at: on('03T17:50'), option: 'help' },
-    { kind: 'note', at: on('03T17:52'), text: 'Quay Street garage asks €75 to read it and has time on Thursday week. Leaving it in the yard meanwhile.' },
-    { kind: 'observation', at: on('09T06:35'), observation: 'sign:wet', answer: 'yes' },
-    { kind: 'reading', at: on('09T06:50'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: again },
-  ], EXPORTED);
+  return caseFile(
+    'wet',
+    'Wet-morning shake',
+    on('03T06:40'),
+    [
+      { kind: 'lamp', at: on('03T06:41'), lamp: 'engine', mode: 'flashing' },
+      { kind: 'lamp', at: on('03T06:41'), lamp: 'oil', mode: 'out' },
+      { kind: 'lamp', at: on('03T06:41'), lamp: 'temperature', mode: 'out' },
+      { kind: 'observation', at: on('03T06:42'), observation: 'sign:shakes', answer: 'yes' },
+      { kind: 'observation', at: on('03T06:42'), observation: 'sign:warm', answer: 'no' },
+      { kind: 'observation', at: on('03T06:43'), observation: 'before:refuelled', answer: 'no' },
+      {
+        kind: 'connection',
+        at: on('03T17:20'),
+        outcome: 'talking',
+        adapter: ADAPTER,
+        protocol: PROTOCOL,
+        volts: 12.5,
+      },
+      {
+        kind: 'reading',
+        at: on('03T17:22'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: first,
+      },
+      {
+        kind: 'reading',
+        at: on('03T17:41'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: warm,
+      },
+      { kind: 'check', at: on('03T17:44'), check: 'tailpipe-smell', outcome: 'none' },
+      { kind: 'decision', at: on('03T17:50'), option: 'help' },
+      {
+        kind: 'note',
+        at: on('03T17:52'),
+        text: 'Quay Street garage asks €75 to read it and has time on Thursday week. Leaving it in the yard meanwhile.',
+      },
+      { kind: 'observation', at: on('09T06:35'), observation: 'sign:wet', answer: 'yes' },
+      {
+        kind: 'reading',
+        at: on('09T06:50'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: again,
+      },
+    ],
+    EXPORTED,
+  );
 }
 
 async function leanTwice(): Promise<CaseFile> {
   const leak: Fault = { kind: 'intake-leak', share: 0.2 };
   const scene = { faults: [leak], outside: 14, isWarm: true } as const;
-  const [one, two, three] = [await readScene({ ...scene, seed: 31 }), await readScene({ ...scene, seed: 37 }), await readScene({ ...scene, seed: 41 })];
+  const [one, two, three] = [
+    await readScene({ ...scene, seed: 31 }),
+    await readScene({ ...scene, seed: 37 }),
+    await readScene({ ...scene, seed: 41 }),
+  ];
   const gone = await readScene({ faults: [], seed: 43, outside: 15, isWarm: true });
   const on = (time: string) => `2026-${time}:00.000Z`;
   const id = 'lean';
-  return caseFile(id, 'Lean, back twice', on('04-11T16:05'), [
-    { kind: 'lamp', at: on('04-11T16:06'), lamp: 'engine', mode: 'steady' },
-    { kind: 'observation', at: on('04-11T16:06'), observation: 'sign:rough-idle', answer: 'yes' },
-    { kind: 'connection', at: on('04-11T16:28'), outcome: 'talking', adapter: ADAPTER, protocol: PROTOCOL, volts: 12.6 },
-    { kind: 'reading', at: on('04-11T16:30'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: one },
-    { kind: 'decision', at: on('04-11T16:40'), option: 'clear' },
-    { kind: 'clear', at: on('04-11T16:42'), afterReading: entryId(id, 3), outcome: 'agreed', message: 'Agreed: 7E8, 7E9' },
-    { kind: 'drive', at: on('04-12T08:30'), metConditions: 'yes', cameBack: 'yes', note: 'Lamp back on the second morning.' },
-    { kind: 'reading', at: on('04-13T17:00'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: two },
-    { kind: 'check', at: on('04-13T17:20'), check: 'maf-clean', outcome: 'same' },
-    { kind: 'repair', at: on('04-13T17:45'), cause: 'maf-dirty', cost: 9, note: 'Cleaned it; the trims stayed.' },
-    { kind: 'clear', at: on('04-13T17:50'), afterReading: entryId(id, 7), outcome: 'agreed', message: 'Agreed: 7E8, 7E9' },
-    { kind: 'reading', at: on('04-16T17:10'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: three },
-    { kind: 'check', at: on('04-18T09:10'), check: 'trims-compare', outcome: 'idle' },
-    { kind: 'check', at: on('04-18T09:30'), check: 'leak-spray', outcome: 'hose' },
-    { kind: 'check', at: on('04-18T09:40'), check: 'hose-follow', outcome: 'off', note: 'Split at the back of the manifold, where nobody looks.' },
-    { kind: 'decision', at: on('04-18T09:45'), option: 'repair', cause: 'vacuum-hose-off' },
-    { kind: 'repair', at: on('04-18T10:20'), cause: 'vacuum-hose-off', cost: 6, note: 'New hose, 40 cm.' },
-    { kind: 'clear', at: on('04-18T10:25'), afterReading: entryId(id, 11), outcome: 'agreed', message: 'Agreed: 7E8, 7E9' },
-    { kind: 'drive', at: on('04-19T08:20'), metConditions: 'yes', cameBack: 'no' },
-    { kind: 'drive', at: on('04-21T08:15'), metConditions: 'yes', cameBack: 'no' },
-    { kind: 'drive', at: on('04-24T08:15'), metConditions: 'yes', cameBack: 'no' },
-    { kind: 'reading', at: on('04-25T10:00'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading: gone },
-    { kind: 'lamp', at: on('04-25T10:02'), lamp: 'engine', mode: 'out' },
-    { kind: 'closed', at: on('04-25T10:05'), outcome: 'fixed', note: 'The hose, not the sensor.' },
-  ], EXPORTED);
+  return caseFile(
+    id,
+    'Lean, back twice',
+    on('04-11T16:05'),
+    [
+      { kind: 'lamp', at: on('04-11T16:06'), lamp: 'engine', mode: 'steady' },
+      { kind: 'observation', at: on('04-11T16:06'), observation: 'sign:rough-idle', answer: 'yes' },
+      {
+        kind: 'connection',
+        at: on('04-11T16:28'),
+        outcome: 'talking',
+        adapter: ADAPTER,
+        protocol: PROTOCOL,
+        volts: 12.6,
+      },
+      {
+        kind: 'reading',
+        at: on('04-11T16:30'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: one,
+      },
+      { kind: 'decision', at: on('04-11T16:40'), option: 'clear' },
+      {
+        kind: 'clear',
+        at: on('04-11T16:42'),
+        afterReading: entryId(id, 3),
+        outcome: 'agreed',
+        message: 'Agreed: 7E8, 7E9',
+      },
+      {
+        kind: 'drive',
+        at: on('04-12T08:30'),
+        metConditions: 'yes',
+        cameBack: 'yes',
+        note: 'Lamp back on the second morning.',
+      },
+      {
+        kind: 'reading',
+        at: on('04-13T17:00'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: two,
+      },
+      { kind: 'check', at: on('04-13T17:20'), check: 'maf-clean', outcome: 'same' },
+      {
+        kind: 'repair',
+        at: on('04-13T17:45'),
+        cause: 'maf-dirty',
+        cost: 9,
+        note: 'Cleaned it; the trims stayed.',
+      },
+      {
+        kind: 'clear',
+        at: on('04-13T17:50'),
+        afterReading: entryId(id, 7),
+        outcome: 'agreed',
+        message: 'Agreed: 7E8, 7E9',
+      },
+      {
+        kind: 'reading',
+        at: on('04-16T17:10'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: three,
+      },
+      { kind: 'check', at: on('04-18T09:10'), check: 'trims-compare', outcome: 'idle' },
+      { kind: 'check', at: on('04-18T09:30'), check: 'leak-spray', outcome: 'hose' },
+      {
+        kind: 'check',
+        at: on('04-18T09:40'),
+        check: 'hose-follow',
+        outcome: 'off',
+        note: 'Split at the back of the manifold, where nobody looks.',
+      },
+      { kind: 'decision', at: on('04-18T09:45'), option: 'repair', cause: 'vacuum-hose-off' },
+      { kind: 'repair', at: on('04-18T10:20'), cause: 'vacuum-hose-off', cost: 6, note: 'New hose, 40 cm.' },
+      {
+        kind: 'clear',
+        at: on('04-18T10:25'),
+        afterReading: entryId(id, 11),
+        outcome: 'agreed',
+        message: 'Agreed: 7E8, 7E9',
+      },
+      { kind: 'drive', at: on('04-19T08:20'), metConditions: 'yes', cameBack: 'no' },
+      { kind: 'drive', at: on('04-21T08:15'), metConditions: 'yes', cameBack: 'no' },
+      { kind: 'drive', at: on('04-24T08:15'), metConditions: 'yes', cameBack: 'no' },
+      {
+        kind: 'reading',
+        at: on('04-25T10:00'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: gone,
+      },
+      { kind: 'lamp', at: on('04-25T10:02'), lamp: 'engine', mode: 'out' },
+      { kind: 'closed', at: on('04-25T10:05'), outcome: 'fixed', note: 'The hose, not the sensor.' },
+    ],
+    EXPORTED,
+  );
 }
 
 /** The whole example logbook. */

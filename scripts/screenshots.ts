@@ -14,7 +14,13 @@ mkdirSync(folder, { recursive: true });
 
 const browser = await chromium.launch(CHROMIUM);
 
-type Shot = { name: string; path: string; phone?: boolean; dark?: boolean; before?: (page: Page) => Promise<void> };
+type Shot = {
+  name: string;
+  path: string;
+  phone?: boolean;
+  dark?: boolean;
+  before?: (page: Page) => Promise<void>;
+};
 const CASE = '/case/case_wet';
 
 /** Connects to the stand-in, so that the pictures show a talking adapter. */

@@ -28,10 +28,18 @@ export function createApp({ pages, isDemo }: AppOptions): Express {
   app.use('/api', (_, response) => {
     response.status(404).json({ error: 'not-found' });
   });
-  app.use(express.static(pages, { index: false, setHeaders: (response, path) => {
-    // Files with a hash in their name never change; the page and the service worker must be asked for again.
-    response.setHeader('Cache-Control', path.includes(`${join('dist', 'assets')}`) ? 'public, max-age=31536000, immutable' : 'no-cache');
-  } }));
+  app.use(
+    express.static(pages, {
+      index: false,
+      setHeaders: (response, path) => {
+        // Files with a hash in their name never change; the page and the service worker must be asked for again.
+        response.setHeader(
+          'Cache-Control',
+          path.includes(`${join('dist', 'assets')}`) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
+      },
+    }),
+  );
   app.get('/{*path}', (_, response) => {
     const page = join(pages, 'index.html');
     if (!existsSync(page)) {

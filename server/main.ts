@@ -14,9 +14,12 @@ createApp({ pages, isDemo }).listen(port, () => {
 
 // Only on this machine: a stand-in is for trying out, not for a network.
 if (standInPort > 0) {
-  createStandInServer({ faults: [{ kind: 'coil-boot', cylinder: 2 }], seed: 7, temperament: 'quick', idleSeconds: 120 }).listen(
-    standInPort,
-    '127.0.0.1',
-    () => process.stdout.write(`Stand-in adapter: 127.0.0.1:${standInPort}\n`),
+  createStandInServer({
+    faults: [{ kind: 'coil-boot', cylinder: 2 }],
+    seed: 7,
+    temperament: 'quick',
+    idleSeconds: 120,
+  }).listen(standInPort, '127.0.0.1', () =>
+    process.stdout.write(`Stand-in adapter: 127.0.0.1:${standInPort}\n`),
   );
 }

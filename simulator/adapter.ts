@@ -33,7 +33,13 @@ interface Settings {
   isProtocolKnown: boolean;
 }
 
-const FACTORY: Settings = { isEchoOn: true, hasLineFeeds: true, hasSpaces: true, hasHeaders: false, isProtocolKnown: false };
+const FACTORY: Settings = {
+  isEchoOn: true,
+  hasLineFeeds: true,
+  hasSpaces: true,
+  hasHeaders: false,
+  isProtocolKnown: false,
+};
 
 const BANNER = 'STAND-IN v1.0';
 
@@ -146,17 +152,21 @@ export class StandInAdapter implements Transport {
 
   private ask(request: readonly number[]): string[] {
     if (!this.world.isBusAwake()) return ['NO DATA'];
-    const perUnit = this.world.units.map((unit) => unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)));
+    const perUnit = this.world.units.map((unit) =>
+      unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)),
+    );
     // Units answer at the same time: their frames come interleaved.
     const lines: string[] = [];
-    for (let i = 0; perUnit.some((l) => i < l.length); i++) for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
+    for (let i = 0; perUnit.some((l) => i < l.length); i++)
+      for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
     return lines.length > 0 ? lines : ['NO DATA'];
   }
 
   private lines(id: string, payload: readonly number[]): string[] {
     const gap = this.settings.hasSpaces ? ' ' : '';
     const text = (bytes: readonly number[]) => bytes.map(hexByte).join(gap);
-    if (this.settings.hasHeaders) return splitIsoTp(payload, 0xaa).map((frame) => `${id}${gap}${text(frame)}`);
+    if (this.settings.hasHeaders)
+      return splitIsoTp(payload, 0xaa).map((frame) => `${id}${gap}${text(frame)}`);
     if (payload.length <= 7) return [text(payload)];
     const parts = [payload.slice(0, 6)];
     for (let at = 6; at < payload.length; at += 7) parts.push(payload.slice(at, at + 7));

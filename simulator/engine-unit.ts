@@ -9,14 +9,25 @@ import {
 import type { Engine, Sensed } from './engine.ts';
 import { FaultMemory, MonitorMemory } from './fault-memory.ts';
 
-const MONITORS: readonly MonitorId[] = ['misfire', 'fuel', 'components', 'catalyst', 'evaporative', 'oxygen-sensor', 'oxygen-heater', 'egr'];
+const MONITORS: readonly MonitorId[] = [
+  'misfire',
+  'fuel',
+  'components',
+  'catalyst',
+  'evaporative',
+  'oxygen-sensor',
+  'oxygen-heater',
+  'egr',
+];
 
 /** Service 01 readings of this car, beyond the monitors. */
 const LIVE_PIDS = [
-  0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0e, 0x0f, 0x10, 0x11, 0x13, 0x14, 0x15, 0x1c, 0x1f, 0x21, 0x2e,
-  0x2f, 0x30, 0x31, 0x33, 0x42, 0x45, 0x46, 0x49, 0x4a, 0x4c, 0x51,
+  0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0e, 0x0f, 0x10, 0x11, 0x13, 0x14, 0x15, 0x1c, 0x1f, 0x21,
+  0x2e, 0x2f, 0x30, 0x31, 0x33, 0x42, 0x45, 0x46, 0x49, 0x4a, 0x4c, 0x51,
 ] as const;
-const FROZEN_PIDS = [0x02, 0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0f, 0x10, 0x11, 0x1f, 0x33] as const;
+const FROZEN_PIDS = [
+  0x02, 0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0f, 0x10, 0x11, 0x1f, 0x33,
+] as const;
 
 export interface Identity {
   vin: string;
@@ -96,7 +107,10 @@ export class EngineUnit {
     const outranks = /^P0(3|17)/.test(code) && this.frame !== null && !/^P0(3|17)/.test(this.frame.code);
     if (isFailing && isNew && (this.frame === null || outranks)) {
       const sensed = this.engine.sense();
-      this.frame = { code, values: new Map(FROZEN_PIDS.filter((p) => p !== 0x02).map((p) => [p, this.live(p, sensed)])) };
+      this.frame = {
+        code,
+        values: new Map(FROZEN_PIDS.filter((p) => p !== 0x02).map((p) => [p, this.live(p, sensed)])),
+      };
     }
   }
 
@@ -171,12 +185,35 @@ export class EngineUnit {
   private live(pid: number, s: Sensed): number[] {
     const values: Record<number, (number | null)[]> = {
       0x03: [s.isClosedLoop ? 2 : s.rpm > 0 ? 1 : 0, 0],
-      0x04: [s.load], 0x05: [s.coolant], 0x06: [s.shortTrim], 0x07: [s.longTrim], 0x0b: [s.manifold], 0x0c: [s.rpm],
-      0x0d: [s.speed], 0x0e: [s.timing], 0x0f: [s.intake], 0x10: [s.airFlow], 0x11: [s.throttle], 0x13: [0x03],
-      0x14: [s.frontOxygen, s.shortTrim], 0x15: [s.rearOxygen, null], 0x1c: [6], 0x1f: [s.runTime],
-      0x21: [this.distanceWithLamp], 0x2e: [s.purge], 0x2f: [62], 0x30: [this.warmUps], 0x31: [this.distanceSinceClear],
-      0x33: [s.airPressure], 0x42: [s.volts], 0x45: [s.throttle - 12], 0x46: [s.outside], 0x49: [s.pedal + 15],
-      0x4a: [s.pedal / 2 + 7.5], 0x4c: [s.throttle - 12], 0x51: [1],
+      0x04: [s.load],
+      0x05: [s.coolant],
+      0x06: [s.shortTrim],
+      0x07: [s.longTrim],
+      0x0b: [s.manifold],
+      0x0c: [s.rpm],
+      0x0d: [s.speed],
+      0x0e: [s.timing],
+      0x0f: [s.intake],
+      0x10: [s.airFlow],
+      0x11: [s.throttle],
+      0x13: [0x03],
+      0x14: [s.frontOxygen, s.shortTrim],
+      0x15: [s.rearOxygen, null],
+      0x1c: [6],
+      0x1f: [s.runTime],
+      0x21: [this.distanceWithLamp],
+      0x2e: [s.purge],
+      0x2f: [62],
+      0x30: [this.warmUps],
+      0x31: [this.distanceSinceClear],
+      0x33: [s.airPressure],
+      0x42: [s.volts],
+      0x45: [s.throttle - 12],
+      0x46: [s.outside],
+      0x49: [s.pedal + 15],
+      0x4a: [s.pedal / 2 + 7.5],
+      0x4c: [s.throttle - 12],
+      0x51: [1],
     };
     return encodeParameter(pid, values[pid] ?? []);
   }
@@ -200,7 +237,8 @@ export class EngineUnit {
   }
 
   private information(type: number): number[][] {
-    const padded = (text: string, length: number) => [...text.padEnd(length, '\0')].map((c) => c.charCodeAt(0));
+    const padded = (text: string, length: number) =>
+      [...text.padEnd(length, '\0')].map((c) => c.charCodeAt(0));
     switch (type) {
       case 0x00:
         return [[0x49, 0x00, ...supportBitmap(0, [0x02, 0x04, 0x06, 0x0a])]];
@@ -209,7 +247,14 @@ export class EngineUnit {
       case 0x04:
         return [[0x49, 0x04, 1, ...padded(this.identity.calibrationId, 16)]];
       case 0x06:
-        return [[0x49, 0x06, 1, ...(this.identity.verificationNumber.match(/../g) ?? []).map((h) => Number.parseInt(h, 16))]];
+        return [
+          [
+            0x49,
+            0x06,
+            1,
+            ...(this.identity.verificationNumber.match(/../g) ?? []).map((h) => Number.parseInt(h, 16)),
+          ],
+        ];
       case 0x0a:
         return [[0x49, 0x0a, 1, ...padded(this.identity.name, 20)]];
       default:

@@ -41,7 +41,18 @@ export interface Sensed {
 const R_AIR = 287.05;
 
 /** Targets of each mode for a sound, warm engine. */
-const MODES: Record<Exclude<Mode, 'off' | 'key-on'>, { rpm: number; manifold: number; throttle: number; pedal: number; speed: number; ve: number; timing: number }> = {
+const MODES: Record<
+  Exclude<Mode, 'off' | 'key-on'>,
+  {
+    rpm: number;
+    manifold: number;
+    throttle: number;
+    pedal: number;
+    speed: number;
+    ve: number;
+    timing: number;
+  }
+> = {
   idle: { rpm: 740, manifold: 32, throttle: 3, pedal: 0, speed: 0, ve: 0.72, timing: 8 },
   raised: { rpm: 2500, manifold: 30, throttle: 9, pedal: 12, speed: 0, ve: 0.78, timing: 26 },
   hill: { rpm: 1910, manifold: 68, throttle: 41, pedal: 52, speed: 41, ve: 0.83, timing: 18 },
@@ -123,7 +134,8 @@ export class Engine {
   /** Missed power strokes of all cylinders together, in cylinders. */
   misfireRateTotal(): number {
     let total = 0;
-    for (let cylinder = 1; cylinder <= this.options.cylinders; cylinder++) total += this.misfireRate(cylinder);
+    for (let cylinder = 1; cylinder <= this.options.cylinders; cylinder++)
+      total += this.misfireRate(cylinder);
     return total;
   }
 
@@ -151,21 +163,46 @@ export class Engine {
   sense(): Sensed {
     const { options } = this;
     const { outside, airPressure, displacement } = options;
-    const intakeTrue = outside + (this.isRunning ? Math.min(12, this.runTime / 60) : (this.coolant - outside) * 0.1);
+    const intakeTrue =
+      outside + (this.isRunning ? Math.min(12, this.runTime / 60) : (this.coolant - outside) * 0.1);
     const intake = this.has('intake-temperature-unplugged') ? -40 : intakeTrue;
     if (this.mode === 'off' || this.mode === 'key-on') {
       return {
-        rpm: 0, speed: 0, coolant: this.coolant, intake, outside, manifold: airPressure, airPressure, airFlow: 0,
-        throttle: 12, pedal: 0, load: 0, shortTrim: 0, longTrim: this.longTrim, isClosedLoop: false, timing: 0,
-        frontOxygen: 0.45, rearOxygen: 0.45, volts: 12.5 + this.jitter(0.02), runTime: 0, purge: 0,
+        rpm: 0,
+        speed: 0,
+        coolant: this.coolant,
+        intake,
+        outside,
+        manifold: airPressure,
+        airPressure,
+        airFlow: 0,
+        throttle: 12,
+        pedal: 0,
+        load: 0,
+        shortTrim: 0,
+        longTrim: this.longTrim,
+        isClosedLoop: false,
+        timing: 0,
+        frontOxygen: 0.45,
+        rearOxygen: 0.45,
+        volts: 12.5 + this.jitter(0.02),
+        runTime: 0,
+        purge: 0,
       };
     }
     const target = MODES[this.mode];
     const cold = Math.max(0, Math.min(1, (70 - this.coolant) / 60));
     const rough = this.misfireRateTotal();
     const leak = this.leakShare();
-    const rpm = target.rpm + (this.mode === 'idle' ? 380 * cold + leak * 600 : 0) - rough * 60 + this.jitter(8 + rough * 70);
-    const manifold = Math.min(airPressure, target.manifold + 6 * cold + leak * 40 + rough * 6 + this.jitter(0.4));
+    const rpm =
+      target.rpm +
+      (this.mode === 'idle' ? 380 * cold + leak * 600 : 0) -
+      rough * 60 +
+      this.jitter(8 + rough * 70);
+    const manifold = Math.min(
+      airPressure,
+      target.manifold + 6 * cold + leak * 40 + rough * 6 + this.jitter(0.4),
+    );
     const density = (manifold * 1000) / (R_AIR * (intakeTrue + 273.15));
     const airTrue = target.ve * (displacement / 2000) * (rpm / 60) * density * 1000;
     const airFlow = this.has('air-flow-unplugged') ? 0 : airTrue * (1 - leak) * (1 + this.jitter(0.015));

@@ -38,7 +38,17 @@ export class FaultMemory {
     }
     const isNew = entry === undefined;
     if (!entry) {
-      entry = { code, isPending: false, isConfirmed: false, isPermanent: false, wantsLamp: false, goodTrips: 0, warmUpsWithout: 0, failedThisTrip: false, ranThisTrip: false };
+      entry = {
+        code,
+        isPending: false,
+        isConfirmed: false,
+        isPermanent: false,
+        wantsLamp: false,
+        goodTrips: 0,
+        warmUpsWithout: 0,
+        failedThisTrip: false,
+        ranThisTrip: false,
+      };
       this.stored.set(code, entry);
     }
     if (!entry.failedThisTrip && entry.isPending) {
@@ -66,7 +76,8 @@ export class FaultMemory {
         }
       }
       if (!entry.failedThisTrip && hadWarmUp && !entry.wantsLamp) entry.warmUpsWithout++;
-      if (entry.warmUpsWithout >= WARM_UPS || (!entry.isPending && !entry.isConfirmed && !entry.isPermanent)) this.stored.delete(entry.code);
+      if (entry.warmUpsWithout >= WARM_UPS || (!entry.isPending && !entry.isConfirmed && !entry.isPermanent))
+        this.stored.delete(entry.code);
       entry.failedThisTrip = false;
       entry.ranThisTrip = false;
     }
@@ -76,12 +87,21 @@ export class FaultMemory {
   clear(): void {
     for (const entry of [...this.stored.values()]) {
       if (!entry.isPermanent) this.stored.delete(entry.code);
-      else Object.assign(entry, { isPending: false, isConfirmed: false, wantsLamp: false, goodTrips: 0, failedThisTrip: false, ranThisTrip: false });
+      else
+        Object.assign(entry, {
+          isPending: false,
+          isConfirmed: false,
+          wantsLamp: false,
+          goodTrips: 0,
+          failedThisTrip: false,
+          ranThisTrip: false,
+        });
     }
   }
 
   codes(kind: 'confirmed' | 'pending' | 'permanent'): string[] {
-    const wanted = (e: Stored) => (kind === 'confirmed' ? e.isConfirmed : kind === 'pending' ? e.isPending : e.isPermanent);
+    const wanted = (e: Stored) =>
+      kind === 'confirmed' ? e.isConfirmed : kind === 'pending' ? e.isPending : e.isPermanent;
     return [...this.stored.values()].filter(wanted).map((e) => e.code);
   }
 

@@ -13,7 +13,16 @@ export class GearboxUnit {
         const body: number[] = [];
         for (const pid of request.slice(1)) {
           if (pid === 0x00) body.push(0x00, 0x80, 0x00, 0x00, 0x00);
-          if (pid === 0x01) body.push(0x01, ...encodeMonitorBytes({ lampOn: false, storedCodes: 0, ignition: 'spark', monitors: [{ monitor: 'components', complete: true }] }));
+          if (pid === 0x01)
+            body.push(
+              0x01,
+              ...encodeMonitorBytes({
+                lampOn: false,
+                storedCodes: 0,
+                ignition: 'spark',
+                monitors: [{ monitor: 'components', complete: true }],
+              }),
+            );
         }
         return body.length > 0 ? [[0x41, ...body]] : [];
       }
@@ -27,7 +36,9 @@ export class GearboxUnit {
         return this.engine.isRunning ? [[0x7f, 0x04, 0x22]] : [[0x44]];
       case 0x09:
         if (first === 0x00) return [[0x49, 0x00, 0x10, 0x00, 0x00, 0x00]];
-        return first === 0x04 ? [[0x49, 0x04, 1, ...[...'TCF14-A2'.padEnd(16, '\0')].map((c) => c.charCodeAt(0))]] : [];
+        return first === 0x04
+          ? [[0x49, 0x04, 1, ...[...'TCF14-A2'.padEnd(16, '\0')].map((c) => c.charCodeAt(0))]]
+          : [];
       default:
         return [];
     }

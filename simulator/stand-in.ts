@@ -21,7 +21,12 @@ export interface StandInOptions {
 export const FINCH = {
   displacement: 1.4,
   cylinders: 4,
-  identity: { vin: 'ZZ9TR1F46CH000302', calibrationId: 'TF14-E5-0231', verificationNumber: '5E1C90B7', name: 'ECM-EngineControl' },
+  identity: {
+    vin: 'ZZ9TR1F46CH000302',
+    calibrationId: 'TF14-E5-0231',
+    verificationNumber: '5E1C90B7',
+    name: 'ECM-EngineControl',
+  },
 } as const;
 
 /** Kilometres of an ordinary drive. */
@@ -61,7 +66,10 @@ export class StandIn {
   plugIn(): StandInAdapter {
     const world = {
       units: [
-        { id: '7E8', answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)) },
+        {
+          id: '7E8',
+          answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)),
+        },
         { id: '7E9', answer: (request: readonly number[]) => this.gearbox.answer(request) },
       ],
       isBusAwake: () => this.engine.mode !== 'off',

@@ -10,8 +10,19 @@ function shape(a: Assessment) {
     allowance: { level: a.allowance.level, title: a.allowance.title, reasons: a.allowance.reasons },
     groups: a.groups,
     leftOver: a.leftOver,
-    causes: a.causes.map((c) => ({ id: c.id, title: c.title, probability: rounded(c.probability, 6), accountsFor: c.accountsFor })),
-    checks: a.checks.map((c) => ({ id: c.id, title: c.title, minutes: c.minutes, cost: c.cost, gain: rounded(c.gain, 2) })),
+    causes: a.causes.map((c) => ({
+      id: c.id,
+      title: c.title,
+      probability: rounded(c.probability, 6),
+      accountsFor: c.accountsFor,
+    })),
+    checks: a.checks.map((c) => ({
+      id: c.id,
+      title: c.title,
+      minutes: c.minutes,
+      cost: c.cost,
+      gain: rounded(c.gain, 2),
+    })),
     options: a.options.map((o) => ({
       id: o.id,
       title: o.title,
@@ -25,11 +36,17 @@ function shape(a: Assessment) {
 }
 
 /** Assesses a case file as at a moment. */
-export async function assessFile(path: string, asJson: boolean, at: string | undefined, out: Output): Promise<number> {
+export async function assessFile(
+  path: string,
+  asJson: boolean,
+  at: string | undefined,
+  out: Output,
+): Promise<number> {
   const read = readCaseFile(await readText(path));
   if (!read.ok) throw new InputError(`${path}: ${importProblemWords(read.problem)}`);
   const now = at === undefined ? new Date() : new Date(at);
-  if (Number.isNaN(now.getTime())) throw new InputError(`--at ${at}: this is not an ISO moment such as 2026-11-03T08:00:00Z.`);
+  if (Number.isNaN(now.getTime()))
+    throw new InputError(`--at ${at}: this is not an ISO moment such as 2026-11-03T08:00:00Z.`);
   const { file } = read;
   const a = assess(file.case, file.vehicle, now, file.owner ?? DEFAULT_OWNER);
   if (asJson) {
@@ -41,11 +58,18 @@ export async function assessFile(path: string, asJson: boolean, at: string | und
   out.log(`Road: ${a.allowance.title}. ${a.allowance.reasons[0]?.text ?? a.allowance.detail}`);
   for (const g of a.groups) out.log(`One story: ${g.codes.join(', ')} follow from ${g.title.toLowerCase()}.`);
   if (a.leftOver.length > 0) out.log(`Left over: ${a.leftOver.join(', ')}.`);
-  for (const c of a.causes.slice(0, 6)) out.log(`  ${(c.probability * 100).toFixed(1).padStart(5)} %  ${c.title}`);
+  for (const c of a.causes.slice(0, 6))
+    out.log(`  ${(c.probability * 100).toFixed(1).padStart(5)} %  ${c.title}`);
   const check = a.checks[0];
-  if (check) out.log(`Next check: ${check.title} (${check.minutes} min, saves about ${currency}${Math.max(0, Math.round(check.gain))})`);
+  if (check)
+    out.log(
+      `Next check: ${check.title} (${check.minutes} min, saves about ${currency}${Math.max(0, Math.round(check.gain))})`,
+    );
   for (const o of a.options) {
-    const closed = o.blocked.length > 0 ? `closed: ${o.blocked.map((b) => b.text).join(' ')}` : `${currency}${Math.round(o.cost)}, ${o.minutes} min, ${Math.round(o.success * 100)} %`;
+    const closed =
+      o.blocked.length > 0
+        ? `closed: ${o.blocked.map((b) => b.text).join(' ')}`
+        : `${currency}${Math.round(o.cost)}, ${o.minutes} min, ${Math.round(o.success * 100)} %`;
     out.log(`${o.id === a.recommended ? '*' : ' '} ${o.title}: ${closed}`);
   }
   return 0;

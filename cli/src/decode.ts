@@ -30,7 +30,8 @@ function text(file: string, r: Reading): string[] {
   }
   for (const v of r.values) lines.push(`  ${v.name}: ${v.value ?? 'not available'} ${v.unit}`.trimEnd());
   const open = r.monitors.filter((m) => m.span === 'since-clear' && !m.complete);
-  if (r.monitors.length > 0) lines.push(`  Self-checks not run yet: ${open.map((m) => m.name).join(', ') || 'none'}`);
+  if (r.monitors.length > 0)
+    lines.push(`  Self-checks not run yet: ${open.map((m) => m.name).join(', ') || 'none'}`);
   return lines;
 }
 
@@ -46,14 +47,23 @@ export async function decodeFiles(files: readonly string[], asJson: boolean, out
       if (!(error instanceof InputError)) throw error;
       code = 2;
       out.error(error.message);
-      shapes.push({ file, codes: [], values: [], frozen: [], monitors: [], identities: [], errors: [{ kind: 'unreadable-file', message: error.message }] });
+      shapes.push({
+        file,
+        codes: [],
+        values: [],
+        frozen: [],
+        monitors: [],
+        identities: [],
+        errors: [{ kind: 'unreadable-file', message: error.message }],
+      });
       continue;
     }
     if (isNothingFound(reading)) code = 2;
     shapes.push(shape(file, reading));
     if (!asJson) for (const line of text(file, reading)) out.log(line);
     for (const e of reading.errors) {
-      if (!asJson || isNothingFound(reading)) out.error(`${file}${e.line === undefined ? '' : `:${e.line}`}: ${e.message}`);
+      if (!asJson || isNothingFound(reading))
+        out.error(`${file}${e.line === undefined ? '' : `:${e.line}`}: ${e.message}`);
     }
   }
   if (asJson) out.log(json(shapes));

@@ -37,7 +37,9 @@ export function explainCodes(codes: readonly string[], asJson: boolean, out: Out
     }
   const refused = explanations.filter((e) => !e.valid);
   for (const e of refused) {
-    out.error(`${e.code || '(empty)'}: ${e.problem ?? ''}${e.suggestion ? ` Did you mean ${e.suggestion}?` : ''}`);
+    out.error(
+      `${e.code || '(empty)'}: ${e.problem ?? ''}${e.suggestion ? ` Did you mean ${e.suggestion}?` : ''}`,
+    );
   }
   return refused.length > 0 ? 2 : 0;
 }

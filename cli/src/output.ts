@@ -24,7 +24,14 @@ export async function readText(path: string): Promise<string> {
   } catch (error) {
     if (error instanceof InputError) throw error;
     const code = error instanceof Error && 'code' in error ? error.code : '';
-    const why = code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'it is a folder' : code === 'EACCES' ? 'it may not be read' : 'it cannot be read';
+    const why =
+      code === 'ENOENT'
+        ? 'there is no such file'
+        : code === 'EISDIR'
+          ? 'it is a folder'
+          : code === 'EACCES'
+            ? 'it may not be read'
+            : 'it cannot be read';
     throw new InputError(`${path}: ${why}.`);
   }
 }

@@ -13,7 +13,8 @@ interface Verdict {
 export async function validateFile(path: string, asJson: boolean, out: Output): Promise<number> {
   const verdict = judgeText(path, await readText(path));
   if (asJson) out.log(json(verdict));
-  else if (verdict.valid) out.log(`${path}: a valid ${verdict.kind === 'case' ? 'case file' : 'log of a car’s answers'}.`);
+  else if (verdict.valid)
+    out.log(`${path}: a valid ${verdict.kind === 'case' ? 'case file' : 'log of a car’s answers'}.`);
   for (const p of verdict.problems) {
     const place = p.line === undefined ? '' : `:${p.line}`;
     if (!asJson || !verdict.valid) out.error(`${path}${place}: ${p.message}`);
@@ -34,6 +35,9 @@ function judgeText(file: string, text: string): Verdict {
     file,
     valid: !isEmpty,
     kind: isEmpty ? 'unknown' : 'bus-log',
-    problems: reading.errors.map((e) => ({ message: e.message, ...(e.line === undefined ? {} : { line: e.line }) })),
+    problems: reading.errors.map((e) => ({
+      message: e.message,
+      ...(e.line === undefined ? {} : { line: e.line }),
+    })),
   };
 }

@@ -12,7 +12,14 @@ import {
   type Evidence,
   type Posterior,
 } from '@pincer/core/diagnosis';
-import { CAUTIONS, SYSTEMS, TOOLS, observationOfCode, type CautionId, type ToolId } from '@pincer/core/knowledge';
+import {
+  CAUTIONS,
+  SYSTEMS,
+  TOOLS,
+  observationOfCode,
+  type CautionId,
+  type ToolId,
+} from '@pincer/core/knowledge';
 import type { CodeState } from '@pincer/core/obd';
 import { proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
@@ -47,7 +54,13 @@ export interface CheckView {
   gain: number;
   tools: { id: ToolId; name: string; isMissing: boolean }[];
   cautions: string[];
-  outcomes: { id: string; title: string; says: string; chance: number; leads: { cause: string; title: string; probability: number }[] }[];
+  outcomes: {
+    id: string;
+    title: string;
+    says: string;
+    chance: number;
+    leads: { cause: string; title: string; probability: number }[];
+  }[];
 }
 
 export interface CodeView extends Explanation {
@@ -110,7 +123,12 @@ const SAYS_NOTHING = 0.06;
  * From facts to advice: a pure function of the case, the vehicle, the owner's rates and the moment.
  * Nothing is typed into a verdict; everything here is computed from the log.
  */
-export function assess(record: CaseRecord, vehicle: Vehicle, now: Date, owner: Owner = DEFAULT_OWNER): Assessment {
+export function assess(
+  record: CaseRecord,
+  vehicle: Vehicle,
+  now: Date,
+  owner: Owner = DEFAULT_OWNER,
+): Assessment {
   const state = foldCase(record);
   const { facts, evidence, judgements, codes } = gatherFacts(state, vehicle);
   const instances = instancesFor(vehicle, now);
@@ -118,8 +136,19 @@ export function assess(record: CaseRecord, vehicle: Vehicle, now: Date, owner: O
   const allowance = driveAllowance(urgencyFacts(state, judgements));
   const codeViews = codes.map((c) => ({ ...explainCode(c.code), state: c.state, unit: c.unit }));
   const hasEvidence = evidence.some((e) => e.kind === 'check' || e.isPresent);
-  const causes = hasEvidence ? causeViews(posterior, evidence, facts, codes.map((c) => c.code), owner) : [];
-  const { groups, leftOver } = groupCodes(posterior, codes.map((c) => c.code));
+  const causes = hasEvidence
+    ? causeViews(
+        posterior,
+        evidence,
+        facts,
+        codes.map((c) => c.code),
+        owner,
+      )
+    : [];
+  const { groups, leftOver } = groupCodes(
+    posterior,
+    codes.map((c) => c.code),
+  );
   const outlooks = hasEvidence ? rankChecks(posterior, new Set(state.checks.keys()), vehicle, owner) : [];
   const decision = decide(state, vehicle, owner, posterior, allowance, now);
   const proof = proofView(state, priorOfCure(state, posterior));
@@ -153,7 +182,12 @@ export function assess(record: CaseRecord, vehicle: Vehicle, now: Date, owner: O
     recommended: decision.recommended,
     why: decision.why,
     breakEvens: decision.breakEvens,
-    procedures: procedures(posterior, decision.plan, causes.map((c) => c.id), owner),
+    procedures: procedures(
+      posterior,
+      decision.plan,
+      causes.map((c) => c.id),
+      owner,
+    ),
     judgements,
     proof,
     stations: stationViews(state, {
@@ -198,7 +232,10 @@ function causeViews(
 ): CauseView[] {
   const indicesOf = new Map<string, number[]>();
   evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
-  const ratios = [...indicesOf].map(([fact, indices]) => ({ fact, byCause: evidenceRatios(posterior, indices) }));
+  const ratios = [...indicesOf].map(([fact, indices]) => ({
+    fact,
+    byCause: evidenceRatios(posterior, indices),
+  }));
   const sideOf = new Map(facts.map((f) => [f.id, f.side]));
   return [...posterior.marginals.keys()]
     .filter((i) => (posterior.marginals[i] ?? 0) >= SHOWN)
@@ -252,8 +289,15 @@ function groupCodes(posterior: Posterior, codes: readonly string[]): { groups: G
   return { groups, leftOver: [...left] };
 }
 
-function procedures(posterior: Posterior, plan: readonly number[], shown: readonly string[], owner: Owner): ProcedureView[] {
-  const byChance = posterior.instances.map((_, i) => i).filter((i) => shown.includes(posterior.instances[i]?.id ?? ''));
+function procedures(
+  posterior: Posterior,
+  plan: readonly number[],
+  shown: readonly string[],
+  owner: Owner,
+): ProcedureView[] {
+  const byChance = posterior.instances
+    .map((_, i) => i)
+    .filter((i) => shown.includes(posterior.instances[i]?.id ?? ''));
   byChance.sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0));
   return [...new Set([...plan, ...byChance])].flatMap((i) => {
     const instance = posterior.instances[i];

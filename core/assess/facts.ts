@@ -10,7 +10,14 @@ import {
   type ObservationKey,
 } from '@pincer/core/knowledge';
 import type { CodeState, ReadCode, Reading } from '@pincer/core/obd';
-import { judge, snapshotOf, snapshotOfFrame, type Judgement, type RuleId, type Snapshot } from '@pincer/core/signals';
+import {
+  judge,
+  snapshotOf,
+  snapshotOfFrame,
+  type Judgement,
+  type RuleId,
+  type Snapshot,
+} from '@pincer/core/signals';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 
 /** One line of a jaw: something that the car said or that the owner found. */
@@ -43,7 +50,12 @@ const STATE_WORDS: Readonly<Record<CodeState, string>> = {
   history: 'history, not failing now',
 };
 
-const STATE_RANK: Readonly<Record<CodeState, number>> = { confirmed: 0, permanent: 1, pending: 2, history: 3 };
+const STATE_RANK: Readonly<Record<CodeState, number>> = {
+  confirmed: 0,
+  permanent: 1,
+  pending: 2,
+  history: 3,
+};
 
 /** Words for a code's state. */
 export function codeStateWords(state: CodeState): string {
@@ -56,10 +68,13 @@ export function strongestCodes(state: CaseState): { code: ReadCode; entry: strin
   for (const entry of state.readings) {
     for (const code of entry.reading.codes) {
       const known = best.get(code.code);
-      if (!known || STATE_RANK[code.state] <= STATE_RANK[known.code.state]) best.set(code.code, { code, entry: entry.id });
+      if (!known || STATE_RANK[code.state] <= STATE_RANK[known.code.state])
+        best.set(code.code, { code, entry: entry.id });
     }
   }
-  return [...best.values()].sort((a, b) => STATE_RANK[a.code.state] - STATE_RANK[b.code.state] || a.code.code.localeCompare(b.code.code));
+  return [...best.values()].sort(
+    (a, b) => STATE_RANK[a.code.state] - STATE_RANK[b.code.state] || a.code.code.localeCompare(b.code.code),
+  );
 }
 
 /** Turns the folded log into the lines of the two jaws and the evidence for the network. */
@@ -81,19 +96,38 @@ function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): v
     if (isActive) out.codes.push(code);
     const holds = code.state === 'confirmed' && lampOn ? ' · holds the lamp on' : '';
     const id = `code:${code.code}`;
-    out.facts.push({ id, side: 'car', kind: 'code', code: code.code, title: explainCode(code.code).title, detail: `${STATE_WORDS[code.state]}${holds}`, entry });
+    out.facts.push({
+      id,
+      side: 'car',
+      kind: 'code',
+      code: code.code,
+      title: explainCode(code.code).title,
+      detail: `${STATE_WORDS[code.state]}${holds}`,
+      entry,
+    });
     const found = observationOfCode(code.code);
     if (!found || !isActive) continue;
     const place = `${found.key}/${found.cylinder ?? ''}`;
     if (seen.has(place)) continue;
     seen.set(place, id);
-    out.evidence.push({ kind: 'observation', fact: id, key: found.key, cylinder: found.cylinder, isPresent: true });
+    out.evidence.push({
+      kind: 'observation',
+      fact: id,
+      key: found.key,
+      cylinder: found.cylinder,
+      isPresent: true,
+    });
   }
   absentCodes(state, vehicle, seen, out);
 }
 
 /** A code that is not there is evidence only where its self-check has run since the last clear. */
-function absentCodes(state: CaseState, vehicle: Vehicle, seen: ReadonlyMap<string, string>, out: FactsAndEvidence): void {
+function absentCodes(
+  state: CaseState,
+  vehicle: Vehicle,
+  seen: ReadonlyMap<string, string>,
+  out: FactsAndEvidence,
+): void {
   const ran = new Set<string>();
   for (const { reading } of state.readings) {
     for (const m of reading.monitors) if (m.span === 'since-clear' && m.complete) ran.add(m.monitor);
@@ -103,10 +137,13 @@ function absentCodes(state: CaseState, vehicle: Vehicle, seen: ReadonlyMap<strin
     if (!isObservationKey(key)) continue;
     const { monitor } = observationKind(key);
     if (!monitor || !ran.has(monitor) || key === 'code:misfire-other') continue;
-    const isPerCylinder = key === 'code:misfire-same' || key === 'code:coil-same' || key === 'code:injector-same';
+    const isPerCylinder =
+      key === 'code:misfire-same' || key === 'code:coil-same' || key === 'code:injector-same';
     const places = isPerCylinder ? Array.from({ length: cylindersOf(vehicle) }, (_, i) => i + 1) : [null];
     // "Cylinder 2, and no other" is one fact: the silence of the others belongs to the code that spoke.
-    const sibling = isPerCylinder ? places.map((c) => seen.get(`${key}/${c ?? ''}`)).find((f) => f !== undefined) : undefined;
+    const sibling = isPerCylinder
+      ? places.map((c) => seen.get(`${key}/${c ?? ''}`)).find((f) => f !== undefined)
+      : undefined;
     for (const cylinder of places) {
       if (seen.has(`${key}/${cylinder ?? ''}`)) continue;
       out.evidence.push({ kind: 'observation', fact: sibling ?? 'absent', key, cylinder, isPresent: false });
@@ -126,7 +163,9 @@ function absentCodes(state: CaseState, vehicle: Vehicle, seen: ReadonlyMap<strin
 const FRAME = { cold: 60, warm: 75, highLoad: 55, lowLoad: 35, idleSpeed: 1200 } as const;
 
 function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
-  const frames = state.readings.flatMap((r) => r.reading.frozen.filter((f) => f.values.length > 0).map((frame) => ({ frame, entry: r.id })));
+  const frames = state.readings.flatMap((r) =>
+    r.reading.frozen.filter((f) => f.values.length > 0).map((frame) => ({ frame, entry: r.id })),
+  );
   const last = frames.at(-1);
   if (!last) return;
   const shots = frames.map(({ frame }) => snapshotOfFrame(frame, vehicle.displacement ?? null));
@@ -142,12 +181,16 @@ function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): 
   ].filter((w) => w !== null);
   const id = 'frame';
   out.facts.push({
-    id, side: 'car', kind: 'frame', title: `Stored: ${words.join(', ')}`,
+    id,
+    side: 'car',
+    kind: 'frame',
+    title: `Stored: ${words.join(', ')}`,
     detail: `${last.frame.code ? `with ${last.frame.code}` : 'when the code was set'}${shots.length > 1 ? ` · ${same === shots.length ? 'the same each time' : `alike in ${same} of ${shots.length}`}` : ''}`,
     entry: last.entry,
   });
   const add = (key: ObservationKey, value: boolean | null) => {
-    if (value !== null) out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: value });
+    if (value !== null)
+      out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: value });
   };
   add('frame:cold', kind.cold);
   add('frame:load', kind.load);
@@ -178,7 +221,10 @@ function observationsOf(j: Judgement, s: Snapshot): { key: ObservationKey; isPre
   if (j.rule === 'trims-idle' || j.rule === 'trims-load') {
     const sum = (s.shortTrim ?? 0) + (s.longTrim ?? 0);
     const lean: ObservationKey = j.rule === 'trims-idle' ? 'reading:lean-idle' : 'reading:lean-load';
-    return [{ key: lean, isPresent: isOdd && sum > 0 }, { key: 'reading:rich', isPresent: isOdd && sum < 0 }];
+    return [
+      { key: lean, isPresent: isOdd && sum > 0 },
+      { key: 'reading:rich', isPresent: isOdd && sum < 0 },
+    ];
   }
   if (j.rule === 'air-flow-fits') {
     // Too low only; a flow above what is possible has no cause in the library.
@@ -205,8 +251,13 @@ function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence)
       const id = `rule:${j.rule}`;
       if (!out.facts.some((f) => f.id === id)) {
         out.facts.push({
-          id, side: 'car', kind: 'reading', title: j.verdict === 'sound' ? `${j.title}: yes` : `${j.title}: no`,
-          detail: `${j.measured}; expected ${j.expected}`, isSound: j.verdict === 'sound', entry: entry.id,
+          id,
+          side: 'car',
+          kind: 'reading',
+          title: j.verdict === 'sound' ? `${j.title}: yes` : `${j.title}: no`,
+          detail: `${j.measured}; expected ${j.expected}`,
+          isSound: j.verdict === 'sound',
+          entry: entry.id,
         });
       }
       for (const { key, isPresent } of keys) {
@@ -223,9 +274,13 @@ function ownerFacts(state: CaseState, out: FactsAndEvidence): void {
     const kind = observationKind(key);
     const id = `seen:${key}`;
     out.facts.push({
-      id, side: 'owner', kind: 'observation',
-      title: answer === 'yes' ? kind.title : `Not: ${kind.title.charAt(0).toLowerCase()}${kind.title.slice(1)}`,
-      detail: kind.group === 'before' ? 'before it began' : 'told at Light', entry,
+      id,
+      side: 'owner',
+      kind: 'observation',
+      title:
+        answer === 'yes' ? kind.title : `Not: ${kind.title.charAt(0).toLowerCase()}${kind.title.slice(1)}`,
+      detail: kind.group === 'before' ? 'before it began' : 'told at Light',
+      entry,
     });
     out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: answer === 'yes' });
   }
@@ -242,15 +297,22 @@ function checkFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): 
     const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
     const fact = `check:${instance}`;
     out.facts.push({
-      id: fact, side: 'owner', kind: 'check',
-      title: atCylinder(found.title, cylinder, other), detail: atCylinder(check.title, cylinder, other), entry,
+      id: fact,
+      side: 'owner',
+      kind: 'check',
+      title: atCylinder(found.title, cylinder, other),
+      detail: atCylinder(check.title, cylinder, other),
+      entry,
     });
     out.evidence.push({ kind: 'check', fact, check, cylinder, outcome: index });
   }
 }
 
 /** The VIN that the car reports against the one on file. */
-export function compareVin(reading: Reading, vehicle: Vehicle): 'same' | 'different' | 'not-reported' | 'not-on-file' {
+export function compareVin(
+  reading: Reading,
+  vehicle: Vehicle,
+): 'same' | 'different' | 'not-reported' | 'not-on-file' {
   if (!reading.vin) return 'not-reported';
   if (!vehicle.vin) return 'not-on-file';
   return reading.vin.toUpperCase() === vehicle.vin.toUpperCase() ? 'same' : 'different';

@@ -32,7 +32,8 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
   const lamps = [...state.lamps].filter(([, l]) => l.mode !== 'out');
   const signs = [...state.observations.values()].filter((o) => o.answer === 'yes').length;
   const decisionAt = state.decision ? state.entries.indexOf(state.decision) : -1;
-  const newer = decisionAt < 0 ? 0 : state.entries.slice(decisionAt + 1).filter((e) => DECIDING.has(e.kind)).length;
+  const newer =
+    decisionAt < 0 ? 0 : state.entries.slice(decisionAt + 1).filter((e) => DECIDING.has(e.kind)).length;
   const reading = state.latestReading?.reading;
   const codesRead = new Set(reading?.codes.map((c) => c.code)).size;
   const checks = state.checks.size;
@@ -41,12 +42,18 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       'light',
       state.lamps.size + state.observations.size > 0,
       [
-        ...lamps.map(([id, l]) => `${LAMPS[id].replace(/ lamp$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`),
+        ...lamps.map(
+          ([id, l]) => `${LAMPS[id].replace(/ lamp$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
+        ),
         ...(lamps.length === 0 && state.lamps.size > 0 ? ['lamps out'] : []),
         ...(signs > 0 ? [`${signs} ${signs === 1 ? 'sign' : 'signs'}`] : []),
       ].join('; ') || 'answered',
     ),
-    view('plug-in', state.connection !== null, state.connection?.outcome === 'talking' ? 'talked' : 'failed, see why'),
+    view(
+      'plug-in',
+      state.connection !== null,
+      state.connection?.outcome === 'talking' ? 'talked' : 'failed, see why',
+    ),
     view(
       'read',
       reading !== undefined,
@@ -57,18 +64,32 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       known.codes > 0,
       `${known.groups} ${known.groups === 1 ? 'story' : 'stories'}, ${known.leftOver === 0 ? 'none' : known.leftOver} left over`,
     ),
-    view('narrow', known.codes > 0 || checks > 0 || signs > 0, `${known.causes} causes${checks > 0 ? `, ${checks} checked` : ''}`),
+    view(
+      'narrow',
+      known.codes > 0 || checks > 0 || signs > 0,
+      `${known.causes} causes${checks > 0 ? `, ${checks} checked` : ''}`,
+    ),
     view(
       'decide',
       state.decision !== null,
       newer > 0
         ? `older than ${newer} ${newer === 1 ? 'fact' : 'facts'}`
-        : { repair: 'repair it', clear: 'clear and watch', help: 'get help' }[state.decision?.option ?? 'help'],
+        : { repair: 'repair it', clear: 'clear and watch', help: 'get help' }[
+            state.decision?.option ?? 'help'
+          ],
       newer > 0,
     ),
     view('fix', state.repairs.length > 0, `${state.repairs.length} done`),
-    view('prove', known.proof.status !== 'not-cleared', {
-      'not-cleared': '', 'read-again': 'cleared, read again', returned: 'it came back', watching: 'watching', proven: 'proven',
-    }[known.proof.status]),
+    view(
+      'prove',
+      known.proof.status !== 'not-cleared',
+      {
+        'not-cleared': '',
+        'read-again': 'cleared, read again',
+        returned: 'it came back',
+        watching: 'watching',
+        proven: 'proven',
+      }[known.proof.status],
+    ),
   ];
 }

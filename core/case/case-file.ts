@@ -15,7 +15,12 @@ export type ImportResult = { ok: true; file: CaseFile } | { ok: false; problem: 
 assertMigrations(CURRENT_VERSION);
 
 /** The text of a case file: JSON, two spaces, in the current version. */
-export function writeCaseFile(record: CaseRecord, vehicle: Vehicle, exportedAt: string, owner?: Owner): string {
+export function writeCaseFile(
+  record: CaseRecord,
+  vehicle: Vehicle,
+  exportedAt: string,
+  owner?: Owner,
+): string {
   const file: CaseFile = {
     format: 'pincer-case',
     version: CURRENT_VERSION,
@@ -40,10 +45,16 @@ export function readCaseFile(text: string): ImportResult {
 
 /** As {@link readCaseFile}, from data that has been parsed. */
 export function readCaseData(data: unknown): ImportResult {
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) return { ok: false, problem: { code: 'not-a-case' } };
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return { ok: false, problem: { code: 'not-a-case' } };
   const raw = data as Record<string, unknown>;
   const version = raw['version'];
-  if (raw['format'] !== 'pincer-case' || typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+  if (
+    raw['format'] !== 'pincer-case' ||
+    typeof version !== 'number' ||
+    !Number.isInteger(version) ||
+    version < 1
+  )
     return { ok: false, problem: { code: 'not-a-case' } };
   if (version > CURRENT_VERSION) return { ok: false, problem: { code: 'newer-version', version } };
   const parsed = caseFileSchema.safeParse(migrate(raw, version));
@@ -54,7 +65,10 @@ export function readCaseData(data: unknown): ImportResult {
 
 function broken(error: z.ZodError): ImportProblem {
   const issue = error.issues[0];
-  const path = (issue?.path ?? []).map((p) => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`)).join('').replace(/^\./, '');
+  const path = (issue?.path ?? [])
+    .map((p) => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`))
+    .join('')
+    .replace(/^\./, '');
   return { code: 'broken', path: path || '(the whole file)', detail: issue?.message ?? 'invalid' };
 }
 
@@ -65,11 +79,14 @@ function notJson(text: string, detail: string): ImportProblem {
 }
 
 function danglingReference(file: CaseFile): ImportProblem | null {
-  if (file.case.vehicle !== file.vehicle.id) return { code: 'dangling', entry: file.case.id, refersTo: file.case.vehicle };
+  if (file.case.vehicle !== file.vehicle.id)
+    return { code: 'dangling', entry: file.case.id, refersTo: file.case.vehicle };
   const ids = new Set(file.case.entries.map((e) => e.id));
-  if (ids.size !== file.case.entries.length) return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
+  if (ids.size !== file.case.entries.length)
+    return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
   for (const entry of file.case.entries) {
-    const refersTo = entry.kind === 'struck' ? entry.entry : entry.kind === 'clear' ? entry.afterReading : null;
+    const refersTo =
+      entry.kind === 'struck' ? entry.entry : entry.kind === 'clear' ? entry.afterReading : null;
     if (refersTo !== null && !ids.has(refersTo)) return { code: 'dangling', entry: entry.id, refersTo };
   }
   return null;

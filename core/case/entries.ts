@@ -28,7 +28,12 @@ const answer = z.enum(['yes', 'no', 'unknown']);
 export type Answered = z.infer<typeof answer>;
 
 export const entrySchema = z.discriminatedUnion('kind', [
-  z.object({ ...base, kind: z.literal('lamp'), lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]), mode: z.enum(LAMP_MODES) }),
+  z.object({
+    ...base,
+    kind: z.literal('lamp'),
+    lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]),
+    mode: z.enum(LAMP_MODES),
+  }),
   /** A symptom or a recent event, by the id in the knowledge. */
   z.object({ ...base, kind: z.literal('observation'), observation: z.string(), answer }),
   z.object({
@@ -50,9 +55,26 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** Engine state told by the owner or seen in the reading. */
     reading: readingSchema,
   }),
-  z.object({ ...base, kind: z.literal('check'), check: z.string(), outcome: z.string(), note: z.string().optional() }),
-  z.object({ ...base, kind: z.literal('decision'), option: z.enum(['repair', 'clear', 'help']), cause: z.string().optional() }),
-  z.object({ ...base, kind: z.literal('repair'), cause: z.string(), cost: z.number().min(0).optional(), note: z.string().optional() }),
+  z.object({
+    ...base,
+    kind: z.literal('check'),
+    check: z.string(),
+    outcome: z.string(),
+    note: z.string().optional(),
+  }),
+  z.object({
+    ...base,
+    kind: z.literal('decision'),
+    option: z.enum(['repair', 'clear', 'help']),
+    cause: z.string().optional(),
+  }),
+  z.object({
+    ...base,
+    kind: z.literal('repair'),
+    cause: z.string(),
+    cost: z.number().min(0).optional(),
+    note: z.string().optional(),
+  }),
   z.object({
     ...base,
     kind: z.literal('clear'),
@@ -62,10 +84,26 @@ export const entrySchema = z.discriminatedUnion('kind', [
     message: z.string().optional(),
   }),
   /** A drive after a clear or a repair. */
-  z.object({ ...base, kind: z.literal('drive'), metConditions: answer, cameBack: answer, note: z.string().optional() }),
+  z.object({
+    ...base,
+    kind: z.literal('drive'),
+    metConditions: answer,
+    cameBack: answer,
+    note: z.string().optional(),
+  }),
   z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
-  z.object({ ...base, kind: z.literal('struck'), entry: z.string().regex(/^ent_/), reason: z.string().min(1) }),
-  z.object({ ...base, kind: z.literal('closed'), outcome: z.enum(['fixed', 'went-away', 'sold', 'given-up']), note: z.string().optional() }),
+  z.object({
+    ...base,
+    kind: z.literal('struck'),
+    entry: z.string().regex(/^ent_/),
+    reason: z.string().min(1),
+  }),
+  z.object({
+    ...base,
+    kind: z.literal('closed'),
+    outcome: z.enum(['fixed', 'went-away', 'sold', 'given-up']),
+    note: z.string().optional(),
+  }),
 ]);
 /** One fact. Entries are only ever added. */
 export type Entry = z.infer<typeof entrySchema>;

@@ -33,7 +33,8 @@ export function foldCase(record: CaseRecord): CaseState {
   const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
   for (const entry of entries) {
     if (entry.kind === 'lamp') lamps.set(entry.lamp, { mode: entry.mode, entry: entry.id });
-    if (entry.kind === 'observation') observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
+    if (entry.kind === 'observation')
+      observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
     if (entry.kind === 'check') checks.set(entry.check, { outcome: entry.outcome, entry: entry.id });
   }
   const readings = of('reading');

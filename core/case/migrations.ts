@@ -15,7 +15,8 @@ export const MIGRATIONS: readonly Migration[] = [];
  */
 export function assertMigrations(current: number, steps: readonly Migration[] = MIGRATIONS): void {
   steps.forEach((step, i) => {
-    if (step.from !== i + 1) throw new Error(`Migration ${step.name} has number ${step.from}, expected ${i + 1}.`);
+    if (step.from !== i + 1)
+      throw new Error(`Migration ${step.name} has number ${step.from}, expected ${i + 1}.`);
   });
   if (steps.length !== current - 1)
     throw new Error(`There are ${steps.length} migrations, but version ${current} needs ${current - 1}.`);

@@ -30,7 +30,23 @@ export interface Explanation {
 
 /** Letters and digits that are easily taken for each other on a small screen or in handwriting. */
 const LOOK_ALIKES: Readonly<Record<string, string>> = {
-  O: '0', Q: '0', I: '1', L: '1', S: '5', Z: '2', G: '6', О: '0', о: '0', Р: 'P', р: 'P', С: 'C', с: 'C', В: 'B', І: '1', А: 'A', Е: 'E',
+  O: '0',
+  Q: '0',
+  I: '1',
+  L: '1',
+  S: '5',
+  Z: '2',
+  G: '6',
+  О: '0',
+  о: '0',
+  Р: 'P',
+  р: 'P',
+  С: 'C',
+  с: 'C',
+  В: 'B',
+  І: '1',
+  А: 'A',
+  Е: 'E',
 };
 
 /** Structure of a described code, or null. */
@@ -77,8 +93,17 @@ export function explainCode(text: string): Explanation {
   if (problem) {
     const suggestion = suggestionFor(code);
     return {
-      code, valid: false, scope: 'unknown', system: null, area: null, component: null, place: {}, failure: null,
-      title: 'Not a trouble code', meaning: problem, problem,
+      code,
+      valid: false,
+      scope: 'unknown',
+      system: null,
+      area: null,
+      component: null,
+      place: {},
+      failure: null,
+      title: 'Not a trouble code',
+      meaning: problem,
+      problem,
       ...(suggestion === null ? {} : { suggestion }),
     };
   }
@@ -88,15 +113,30 @@ export function explainCode(text: string): Explanation {
   if (entry) {
     const component: Component = COMPONENTS[entry.component];
     return {
-      code, valid: true, scope: 'standard', system, area: AREAS[component.area],
-      component: component.name, place: entry.place, failure: FAILURES[entry.failure].phrase,
-      title: titleOf(entry), meaning: meaningOf(entry), term: component.term,
+      code,
+      valid: true,
+      scope: 'standard',
+      system,
+      area: AREAS[component.area],
+      component: component.name,
+      place: entry.place,
+      failure: FAILURES[entry.failure].phrase,
+      title: titleOf(entry),
+      meaning: meaningOf(entry),
+      term: component.term,
     };
   }
   const scope = scopeOf(code);
   const areaWords = area ? `, family “${area}”` : '';
   return {
-    code, valid: true, scope, system, area, component: null, place: {}, failure: null,
+    code,
+    valid: true,
+    scope,
+    system,
+    area,
+    component: null,
+    place: {},
+    failure: null,
     title: scope === 'maker' ? `The maker’s own code, ${system}` : `Standard code, not described here`,
     meaning:
       scope === 'maker'
@@ -108,8 +148,7 @@ export function explainCode(text: string): Explanation {
 function problemOf(code: string): string | null {
   if (TROUBLE_CODE.test(code)) return null;
   if (code === '') return 'There is nothing to look up. A code is one letter and four digits, such as P0302.';
-  if (!/^[PCBU]/.test(code))
-    return `A code begins with P, C, B or U; this begins with “${code[0]}”.`;
+  if (!/^[PCBU]/.test(code)) return `A code begins with P, C, B or U; this begins with “${code[0]}”.`;
   if (code.length !== 5) return `A code has five characters; this has ${code.length}.`;
   if (!/[0-3]/.test(code[1] ?? '')) return `The second character is 0, 1, 2 or 3; here it is “${code[1]}”.`;
   return `After the letter come digits 0-9 or letters A-F; “${[...code.slice(2)].find((c) => !/[0-9A-F]/.test(c))}” is neither.`;
@@ -123,10 +162,12 @@ function suggestionFor(code: string): string | null {
 }
 
 function withoutLookAlikes(text: string): string {
-  return [...text].map((c, i) => {
-    if (i === 0) return c === 'Р' || c === 'р' ? 'P' : c === 'С' ? 'C' : c === 'В' || c === '8' ? 'B' : c;
-    return LOOK_ALIKES[c] ?? c;
-  }).join('');
+  return [...text]
+    .map((c, i) => {
+      if (i === 0) return c === 'Р' || c === 'р' ? 'P' : c === 'С' ? 'C' : c === 'В' || c === '8' ? 'B' : c;
+      return LOOK_ALIKES[c] ?? c;
+    })
+    .join('');
 }
 
 function placeWords(place: Place): string {
@@ -146,11 +187,14 @@ function titleOf(entry: CodeEntry): string {
   const component: Component = COMPONENTS[entry.component];
   const phrase = FAILURES[failure].phrase;
   if (entry.component === 'combustion') {
-    return place.cylinder === undefined ? `Misfire, ${place.label ?? 'cylinder not known'}` : `Cylinder ${place.cylinder} misfires`;
+    return place.cylinder === undefined
+      ? `Misfire, ${place.label ?? 'cylinder not known'}`
+      : `Cylinder ${place.cylinder} misfires`;
   }
   if (failure === 'not-warm') return `Engine does not get warm enough ${place.label ?? ''}`.trim();
   // "Intake air temperature sensor 1", not "sensor sensor 1".
-  const isNumberEnough = component.name.endsWith('sensor') && place.bank === undefined && place.sensor !== undefined;
+  const isNumberEnough =
+    component.name.endsWith('sensor') && place.bank === undefined && place.sensor !== undefined;
   const where = isNumberEnough ? `${place.sensor}` : placeWords(place);
   return capital(`${component.name}${where ? ` ${where}` : ''}: ${phrase}`);
 }
@@ -160,7 +204,8 @@ function meaningOf(entry: CodeEntry): string {
   const failure = FAILURES[entry.failure];
   const hints: Record<typeof failure.kind, string> = {
     electrical: 'Look at plug, pins and wires before you suspect the part.',
-    signal: 'The part may be right and what it measures wrong, or the other way round: compare before you buy.',
+    signal:
+      'The part may be right and what it measures wrong, or the other way round: compare before you buy.',
     behaviour: 'It names what went wrong, not the part that caused it.',
     computer: 'First make sure of supply and grounds; control units fail last.',
   };

@@ -78,14 +78,11 @@ export function decide(
   const lead = leadOf(posterior);
   const leadInstance = lead === null ? null : instances[lead];
 
-  const repairMinutes = plan.order.reduce(
-    (sum, i, at) => {
-      const left = 1 - plan.order.slice(0, at).reduce((p, j) => p + (marginals[j] ?? 0), 0);
-      const repair = instances[i]?.cause.repair;
-      return sum + Math.max(0, left) * ((repair?.ownerMinutes ?? 0) + VERIFY_MINUTES);
-    },
-    0,
-  );
+  const repairMinutes = plan.order.reduce((sum, i, at) => {
+    const left = 1 - plan.order.slice(0, at).reduce((p, j) => p + (marginals[j] ?? 0), 0);
+    const repair = instances[i]?.cause.repair;
+    return sum + Math.max(0, left) * ((repair?.ownerMinutes ?? 0) + VERIFY_MINUTES);
+  }, 0);
   const passing = instances.reduce((p, c, i) => p + (c.cause.isPassing ? (marginals[i] ?? 0) : 0), 0);
   const clearSuccess = Math.min(0.95, passing + posterior.none * ONE_OFF);
   const helpCost = service + ownTime(ERRAND_MINUTES, owner);
@@ -94,13 +91,19 @@ export function decide(
     id: 'repair',
     title: 'Repair it yourself',
     cost: plan.order.length > 0 ? plan.cost : (costs[lead ?? 0] ?? service),
-    minutes: Math.round(plan.order.length > 0 ? repairMinutes : (leadInstance?.cause.repair.ownerMinutes ?? 60) + VERIFY_MINUTES),
+    minutes: Math.round(
+      plan.order.length > 0
+        ? repairMinutes
+        : (leadInstance?.cause.repair.ownerMinutes ?? 60) + VERIFY_MINUTES,
+    ),
     success: plan.success,
     blocked: [],
     reasons: leadInstance
       ? [
           `Begin with: ${leadInstance.cause.repair.title.replaceAll('{n}', String(leadInstance.cylinder ?? ''))}, about ${money(leadInstance.cause.repair.parts, owner)} of parts.`,
-          plan.order.length > 1 ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a workshop.` : 'If that is not it, ask a workshop.',
+          plan.order.length > 1
+            ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a workshop.`
+            : 'If that is not it, ask a workshop.',
         ]
       : ['Nothing speaks for one cause yet: narrow it down first.'],
   };
@@ -112,7 +115,9 @@ export function decide(
     success: clearSuccess,
     blocked: [],
     reasons: [
-      clearSuccess >= 0.3 ? 'Some of what it can be passes by itself.' : 'Hardly anything that it can be passes by itself: expect it back.',
+      clearSuccess >= 0.3
+        ? 'Some of what it can be passes by itself.'
+        : 'Hardly anything that it can be passes by itself: expect it back.',
       'Clearing erases the stored conditions and resets the self-checks.',
     ],
   };
@@ -128,12 +133,29 @@ export function decide(
       'Take the handover with you: with codes and checks in hand the finding should cost less.',
     ],
   };
-  addGates({ repair, clear, leadInstance, leadChance: lead === null ? 0 : (marginals[lead] ?? 0) }, state, vehicle, allowance, now);
+  addGates(
+    { repair, clear, leadInstance, leadChance: lead === null ? 0 : (marginals[lead] ?? 0) },
+    state,
+    vehicle,
+    allowance,
+    now,
+  );
 
   const options = [repair, clear, help];
   const recommended = recommend(options, state, owner);
   const order = plan.order.length > 0 ? [...plan.order] : lead === null ? [] : [lead];
-  return { options, ...recommended, breakEvens: breakEvens(repair, clear, owner, leadInstance ? shopPrice(leadInstance, owner) : service, clearSuccess), plan: order };
+  return {
+    options,
+    ...recommended,
+    breakEvens: breakEvens(
+      repair,
+      clear,
+      owner,
+      leadInstance ? shopPrice(leadInstance, owner) : service,
+      clearSuccess,
+    ),
+    plan: order,
+  };
 }
 
 function leadOf({ marginals }: Posterior): number | null {
@@ -145,26 +167,47 @@ function leadOf({ marginals }: Posterior): number | null {
 }
 
 function addGates(
-  { repair, clear, leadInstance, leadChance }: { repair: Option; clear: Option; leadInstance: Posterior['instances'][number] | null | undefined; leadChance: number },
+  {
+    repair,
+    clear,
+    leadInstance,
+    leadChance,
+  }: {
+    repair: Option;
+    clear: Option;
+    leadInstance: Posterior['instances'][number] | null | undefined;
+    leadChance: number;
+  },
   state: CaseState,
   vehicle: Vehicle,
   allowance: Allowance,
   now: Date,
 ): void {
   if (allowance.level <= 1)
-    clear.blocked.push({ id: 'danger', text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.` });
+    clear.blocked.push({
+      id: 'danger',
+      text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
+    });
   if (!state.readings.some((r) => r.isComplete))
-    clear.blocked.push({ id: 'no-reading', text: 'Not before a full reading is stored: clearing would erase what is not written down.' });
+    clear.blocked.push({
+      id: 'no-reading',
+      text: 'Not before a full reading is stored: clearing would erase what is not written down.',
+    });
   const inspection = daysUntil(vehicle.inspectionDue, now);
   if (inspection !== null && inspection >= 0 && inspection <= INSPECTION_DAYS)
-    clear.blocked.push({ id: 'inspection', text: `Inspection in ${inspection} days: a clear resets the self-checks, and they may not be ready in time. Check your local rule.` });
+    clear.blocked.push({
+      id: 'inspection',
+      text: `Inspection in ${inspection} days: a clear resets the self-checks, and they may not be ready in time. Check your local rule.`,
+    });
   const warranty = daysUntil(vehicle.warrantyEnds, now);
   if (warranty !== null && warranty >= 0)
     repair.blocked.push({ id: 'warranty', text: 'It is under warranty: ask before you touch anything.' });
   if (leadInstance?.cause.repair.isLicensed && leadChance >= LIKELY)
-    repair.blocked.push({ id: 'licensed', text: `${leadInstance.title} is the likeliest, and that is work for a workshop.` });
-  if (!leadInstance)
-    repair.blocked.push({ id: 'no-cause', text: 'Nothing speaks for one cause yet.' });
+    repair.blocked.push({
+      id: 'licensed',
+      text: `${leadInstance.title} is the likeliest, and that is work for a workshop.`,
+    });
+  if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'Nothing speaks for one cause yet.' });
 }
 
 function daysUntil(date: string | undefined, now: Date): number | null {
@@ -173,7 +216,11 @@ function daysUntil(date: string | undefined, now: Date): number | null {
   return Number.isNaN(at) ? null : Math.ceil((at - now.getTime()) / DAY_MS);
 }
 
-function recommend(options: readonly Option[], state: CaseState, owner: Owner): { recommended: OptionId; why: string } {
+function recommend(
+  options: readonly Option[],
+  state: CaseState,
+  owner: Owner,
+): { recommended: OptionId; why: string } {
   const open = options.filter((o) => o.blocked.length === 0);
   const clear = open.find((o) => o.id === 'clear');
   const hasCleared = state.clears.some((c) => c.outcome === 'agreed');
@@ -183,18 +230,31 @@ function recommend(options: readonly Option[], state: CaseState, owner: Owner): 
     return { recommended: 'clear', why: 'It more likely than not passes by itself.' };
   const rest = open.filter((o) => o.id !== 'clear').sort((a, b) => a.cost / a.success - b.cost / b.success);
   const best = rest[0];
-  if (best?.id === 'repair') return { recommended: 'repair', why: 'Your own hands cost least for what it most likely is.' };
+  if (best?.id === 'repair')
+    return { recommended: 'repair', why: 'Your own hands cost least for what it most likely is.' };
   return {
     recommended: 'help',
-    why: open.some((o) => o.id === 'repair') ? 'Too much is open: a workshop costs less than parts bought for nothing.' : 'Repairing it yourself is closed here.',
+    why: open.some((o) => o.id === 'repair')
+      ? 'Too much is open: a workshop costs less than parts bought for nothing.'
+      : 'Repairing it yourself is closed here.',
   };
 }
 
-function breakEvens(repair: Option, clear: Option, owner: Owner, shopRepair: number, clearSuccess: number): string[] {
-  const lines = [`Repairing it yourself wins while a workshop asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`];
+function breakEvens(
+  repair: Option,
+  clear: Option,
+  owner: Owner,
+  shopRepair: number,
+  clearSuccess: number,
+): string[] {
+  const lines = [
+    `Repairing it yourself wins while a workshop asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
+  ];
   if (clear.blocked.length === 0) {
     const needed = repair.cost > 0 ? Math.min(1, ownTime(CLEAR_MINUTES, owner) / repair.cost) : 1;
-    lines.push(`Clearing first pays when the chance that it passes is above ${Math.round(needed * 100)} %; here it is ${Math.round(clearSuccess * 100)} %.`);
+    lines.push(
+      `Clearing first pays when the chance that it passes is above ${Math.round(needed * 100)} %; here it is ${Math.round(clearSuccess * 100)} %.`,
+    );
   }
   return lines;
 }

@@ -39,7 +39,11 @@ export function checkCost(check: Check, owner: Owner): number {
 }
 
 /** What a workshop asks on average, given the chances: finding it, then mending it. */
-export function workshopCost(instances: readonly CauseInstance[], chances: Float64Array, owner: Owner): number {
+export function workshopCost(
+  instances: readonly CauseInstance[],
+  chances: Float64Array,
+  owner: Owner,
+): number {
   let sum = 0;
   let mass = 0;
   instances.forEach((instance, i) => {
@@ -90,5 +94,12 @@ export function repairPlan(chances: Float64Array, costs: Float64Array, serviceCa
     }
   });
   const order = candidates.slice(0, take);
-  return { cost: best, order, success: Math.min(1, order.reduce((p, i) => p + (chances[i] ?? 0) * scale, 0)) };
+  return {
+    cost: best,
+    order,
+    success: Math.min(
+      1,
+      order.reduce((p, i) => p + (chances[i] ?? 0) * scale, 0),
+    ),
+  };
 }

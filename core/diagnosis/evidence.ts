@@ -14,7 +14,8 @@ const FLOOR = 1e-4;
 function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): readonly number[] {
   const row = check.given[instance.cause.id];
   if (!row) return check.otherwise;
-  const isElsewhere = check.scope === 'cylinder' && instance.cylinder !== null && instance.cylinder !== cylinder;
+  const isElsewhere =
+    check.scope === 'cylinder' && instance.cylinder !== null && instance.cylinder !== cylinder;
   return isElsewhere ? check.otherwise : row;
 }
 
@@ -22,7 +23,11 @@ function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): 
  * P(each outcome | causes). Several causes combine as in a noisy-OR: "nothing found" needs each of them to
  * stay hidden; the other outcomes share what is left in proportion.
  */
-export function outcomeChances(check: Check, cylinder: number | null, causes: readonly CauseInstance[]): readonly number[] {
+export function outcomeChances(
+  check: Check,
+  cylinder: number | null,
+  causes: readonly CauseInstance[],
+): readonly number[] {
   const [first, second] = causes;
   if (!first) return check.otherwise;
   const a = rowOf(check, cylinder, first);
@@ -30,7 +35,7 @@ export function outcomeChances(check: Check, cylinder: number | null, causes: re
   const b = rowOf(check, cylinder, second);
   if (b === check.otherwise) return a;
   if (a === check.otherwise) return b;
-  const hidden = Math.min((a[0] ?? 0) * (b[0] ?? 0) / Math.max(check.otherwise[0] ?? 1, FLOOR), 1);
+  const hidden = Math.min(((a[0] ?? 0) * (b[0] ?? 0)) / Math.max(check.otherwise[0] ?? 1, FLOOR), 1);
   const weights = a.map((p, i) => (i === 0 ? 0 : p + (b[i] ?? 0)));
   const total = weights.reduce((x, y) => x + y, 0) || 1;
   return a.map((_, i) => (i === 0 ? hidden : ((1 - hidden) * (weights[i] ?? 0)) / total));
@@ -39,7 +44,10 @@ export function outcomeChances(check: Check, cylinder: number | null, causes: re
 /** P(evidence | causes): noisy-OR with leak for observations, the outcome table for checks. */
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
   if (evidence.kind === 'check') {
-    return Math.max(FLOOR, outcomeChances(evidence.check, evidence.cylinder, causes)[evidence.outcome] ?? FLOOR);
+    return Math.max(
+      FLOOR,
+      outcomeChances(evidence.check, evidence.cylinder, causes)[evidence.outcome] ?? FLOOR,
+    );
   }
   let absent = 1 - observationKind(evidence.key).leak;
   for (const instance of causes) absent *= 1 - strengthOf(instance, evidence.key, evidence.cylinder);
@@ -58,7 +66,10 @@ export function likelihoodRow(
   const row = new Float64Array(hypotheses.length);
   if (evidence.kind === 'check') {
     for (let h = 0; h < row.length; h++) {
-      row[h] = likelihood(evidence, (hypotheses[h]?.causes ?? []).flatMap((i) => instances[i] ?? []));
+      row[h] = likelihood(
+        evidence,
+        (hypotheses[h]?.causes ?? []).flatMap((i) => instances[i] ?? []),
+      );
     }
     return row;
   }

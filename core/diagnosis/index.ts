@@ -1,4 +1,14 @@
-export { checkCost, missingToolCost, ownTime, repairCost, repairPlan, shopPrice, workshopCost, VERIFY_MINUTES, type RepairPlan } from './costs.ts';
+export {
+  checkCost,
+  missingToolCost,
+  ownTime,
+  repairCost,
+  repairPlan,
+  shopPrice,
+  workshopCost,
+  VERIFY_MINUTES,
+  type RepairPlan,
+} from './costs.ts';
 export { likelihood, outcomeChances, type Evidence } from './evidence.ts';
 export { atCylinder, instancesFor, otherCylinder, strengthOf, type CauseInstance } from './instances.ts';
 export { rankChecks, type CheckOutlook } from './next-check.ts';

@@ -14,7 +14,9 @@ export interface CauseInstance {
 
 /** Fills the cylinder into a text. */
 export function atCylinder(text: string, cylinder: number | null, other?: number): string {
-  return text.replaceAll('{n}', cylinder === null ? '' : String(cylinder)).replaceAll('{m}', other === undefined ? '' : String(other));
+  return text
+    .replaceAll('{n}', cylinder === null ? '' : String(cylinder))
+    .replaceAll('{m}', other === undefined ? '' : String(other));
 }
 
 /** A neighbouring cylinder to swap parts with. */
@@ -66,7 +68,11 @@ export function instancesFor(vehicle: Vehicle, now: Date): CauseInstance[] {
 }
 
 /** Keys that speak of one cylinder. A cause of another cylinder, or of the whole engine, has its own strength. */
-const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set(['code:misfire-same', 'code:coil-same', 'code:injector-same']);
+const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set([
+  'code:misfire-same',
+  'code:coil-same',
+  'code:injector-same',
+]);
 
 /**
  * Strength with which a cause makes an observation appear: P(observation | this cause alone, no leak).

@@ -31,7 +31,9 @@ const KEPT_MASS = 0.999;
 
 /** Keeps the likeliest hypotheses, so that looking ahead does not cost more as the library grows. */
 function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: Float64Array } {
-  const order = [...posterior.weights.keys()].sort((a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0));
+  const order = [...posterior.weights.keys()].sort(
+    (a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0),
+  );
   const hypotheses: Hypothesis[] = [];
   const weights: number[] = [];
   let mass = 0;
@@ -57,7 +59,8 @@ export function rankChecks(
 ): CheckOutlook[] {
   const { instances } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
-  const costWith = (chances: Float64Array) => repairPlan(chances, costs, workshopCost(instances, chances, owner)).cost;
+  const costWith = (chances: Float64Array) =>
+    repairPlan(chances, costs, workshopCost(instances, chances, owner)).cost;
   const now = costWith(posterior.marginals);
   const { hypotheses, weights } = likeliest(posterior);
   const sets = hypotheses.map((h) => h.causes.flatMap((i) => instances[i] ?? []));
@@ -74,7 +77,9 @@ export function rankChecks(
       const id = cylinder === null ? check.id : `${check.id}:${cylinder}`;
       if (done.has(id)) continue;
       if (cylinder !== null && cylinders < 2 && check.title.includes('{m}')) continue;
-      const isUseful = Object.keys(check.given).some((c) => inPlay.has(`${c}/`) || inPlay.has(`${c}/${cylinder ?? ''}`));
+      const isUseful = Object.keys(check.given).some(
+        (c) => inPlay.has(`${c}/`) || inPlay.has(`${c}/${cylinder ?? ''}`),
+      );
       if (!isUseful) continue;
       const other = cylinder === null ? undefined : otherCylinder(cylinder, cylinders);
       const chances = sets.map((s) => outcomeChances(check, cylinder, s));

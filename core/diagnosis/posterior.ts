@@ -33,7 +33,8 @@ const PAIR_COUPLING = 0.1;
 export function hypothesesOver(instances: readonly CauseInstance[]): Hypothesis[] {
   const all: Hypothesis[] = [{ causes: [] }];
   instances.forEach((_, i) => all.push({ causes: [i] }));
-  for (let i = 0; i < instances.length; i++) for (let j = i + 1; j < instances.length; j++) all.push({ causes: [i, j] });
+  for (let i = 0; i < instances.length; i++)
+    for (let j = i + 1; j < instances.length; j++) all.push({ causes: [i, j] });
   return all;
 }
 
@@ -87,7 +88,13 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
     total += w;
   }
   for (let h = 0; h < weights.length; h++) weights[h] = (weights[h] ?? 0) / total;
-  return { instances, hypotheses, weights, likelihoods, ...marginalsOf(weights, hypotheses, instances.length) };
+  return {
+    instances,
+    hypotheses,
+    weights,
+    likelihoods,
+    ...marginalsOf(weights, hypotheses, instances.length),
+  };
 }
 
 /**

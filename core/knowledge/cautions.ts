@@ -1,15 +1,21 @@
 /** Cautions, said where the work is. */
 export const CAUTIONS = {
-  'cold-engine': 'Work on a cold engine: exhaust, coils and coolant burn. Never open the coolant cap while it is warm; it is under pressure.',
-  'moving-parts': 'Keep hands, hair, sleeves and tools away from belts and fans. A fan may start with the engine off.',
-  'high-tension': 'Ignition off and the key away from the car before you touch coils or leads: the spark has tens of thousands of volts.',
-  petrol: 'Petrol under pressure sprays and burns. Let the pressure off as the manual says, no sparks, no smoking, an extinguisher at hand.',
+  'cold-engine':
+    'Work on a cold engine: exhaust, coils and coolant burn. Never open the coolant cap while it is warm; it is under pressure.',
+  'moving-parts':
+    'Keep hands, hair, sleeves and tools away from belts and fans. A fan may start with the engine off.',
+  'high-tension':
+    'Ignition off and the key away from the car before you touch coils or leads: the spark has tens of thousands of volts.',
+  petrol:
+    'Petrol under pressure sprays and burns. Let the pressure off as the manual says, no sparks, no smoking, an extinguisher at hand.',
   'exhaust-gas': 'Exhaust kills indoors. Run the engine outside or with the exhaust led out.',
-  battery: 'Earth lead off first, on last. No metal across the terminals; batteries give off explosive gas and hold acid.',
+  battery:
+    'Earth lead off first, on last. No metal across the terminals; batteries give off explosive gas and hold acid.',
   jacking: 'Never under a car on a jack alone: firm ground, wheels chocked, stands under the marked points.',
   driving: 'Never read or type while driving; a passenger does it.',
   torque: 'Hand-tight first, then the handbook’s torque. Plugs and coil screws strip easily in aluminium.',
-  'vacuum-hose': 'Pull at the fitting, not at the hose, and count what you took off: a nut or a clip left in the bay costs hours.',
+  'vacuum-hose':
+    'Pull at the fitting, not at the hose, and count what you took off: a nut or a clip left in the bay costs hours.',
   spray: 'Sprays and hot exhaust make fire: short bursts, away from ignition parts, extinguisher at hand.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;

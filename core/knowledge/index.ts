@@ -8,4 +8,13 @@ export {
   observationOfCode,
   type ObservationKey,
 } from './observations.ts';
-export { SYSTEMS, TOOLS, TOOL_PRICES, type Cause, type Check, type CheckOutcome, type Repair, type ToolId } from './types.ts';
+export {
+  SYSTEMS,
+  TOOLS,
+  TOOL_PRICES,
+  type Cause,
+  type Check,
+  type CheckOutcome,
+  type Repair,
+  type ToolId,
+} from './types.ts';

@@ -106,7 +106,11 @@ export function assemblyError(fault: AssemblyFault): ReadError {
         ...at,
       };
     case 'stray-frame':
-      return { kind: fault.kind, message: `A part of an answer from ${fault.id} came without its beginning.`, ...at };
+      return {
+        kind: fault.kind,
+        message: `A part of an answer from ${fault.id} came without its beginning.`,
+        ...at,
+      };
     case 'malformed-frame':
       return { kind: fault.kind, message: `A frame from ${fault.id} has an impossible length.`, ...at };
   }
@@ -129,7 +133,8 @@ function parseDataLine(text: string): DataLine {
     return frameOf(first, dataTokens.join(''));
   }
   const digits = tokens.join('');
-  if (digits.length % 2 === 1) return digits.length >= 5 ? frameOf(digits.slice(0, 3), digits.slice(3)) : { kind: 'garbled' };
+  if (digits.length % 2 === 1)
+    return digits.length >= 5 ? frameOf(digits.slice(0, 3), digits.slice(3)) : { kind: 'garbled' };
   if (/^18D[AB]F1/.test(digits) && digits.length >= 10) return frameOf(digits.slice(0, 8), digits.slice(8));
   const data = fromHex(digits);
   if (data === null || data.length === 0) return { kind: 'garbled' };
@@ -147,7 +152,9 @@ function bareWithLength(data: number[]): DataLine {
 function frameOf(id: string, digits: string): DataLine {
   const data = fromHex(digits);
   const isId = id.length === 8 || Number.parseInt(id, 16) <= 0x7ff;
-  return data && data.length > 0 && data.length <= 64 && isId ? { kind: 'frame', id, data } : { kind: 'garbled' };
+  return data && data.length > 0 && data.length <= 64 && isId
+    ? { kind: 'frame', id, data }
+    : { kind: 'garbled' };
 }
 
 /** Without headers the protocol shows in the length: code lists are even on CAN (count byte), odd on the older ones. */
@@ -159,7 +166,8 @@ function bareAnswer(payload: number[], line: number | undefined): Answer {
 
 /** Headerless multi-frame answers: a line with the length in three digits, then `0:`, `1:` ... lines. */
 class NumberedLines {
-  private readonly messages: { length: number; bytes: number[]; next: number; line: number | undefined }[] = [];
+  private readonly messages: { length: number; bytes: number[]; next: number; line: number | undefined }[] =
+    [];
   private readonly lengths: { length: number; line: number | undefined }[] = [];
   private readonly lost: ReadError[] = [];
 
@@ -178,13 +186,16 @@ class NumberedLines {
       return true;
     }
     // Number 0 begins a message unless one is open that wraps from F to 0 and still wants bytes.
-    const open = this.messages.find((m) => m.next === number && m.bytes.length < m.length && m.bytes.length > 0);
+    const open = this.messages.find(
+      (m) => m.next === number && m.bytes.length < m.length && m.bytes.length > 0,
+    );
     if (open) {
       open.bytes.push(...bytes);
       open.next = (open.next + 1) & 0x0f;
     } else if (number === 0) {
       const announced = this.lengths.shift();
-      if (announced) this.messages.push({ length: announced.length, bytes: [...bytes], next: 1, line: announced.line });
+      if (announced)
+        this.messages.push({ length: announced.length, bytes: [...bytes], next: 1, line: announced.line });
       else this.lost.push({ kind: 'incomplete', message: 'A long answer came without its length.', ...at });
     } else {
       this.lost.push({
@@ -200,7 +211,12 @@ class NumberedLines {
     for (const m of this.messages) {
       const at = m.line === undefined ? {} : { line: m.line };
       if (m.bytes.length >= m.length)
-        result.answers.push({ source: UNKNOWN_SOURCE, payload: m.bytes.slice(0, m.length), isCan: true, ...at });
+        result.answers.push({
+          source: UNKNOWN_SOURCE,
+          payload: m.bytes.slice(0, m.length),
+          isCan: true,
+          ...at,
+        });
       else
         result.errors.push({
           kind: 'incomplete',
@@ -210,12 +226,17 @@ class NumberedLines {
     }
     for (const { length, line } of this.lengths) {
       const at = line === undefined ? {} : { line };
-      result.errors.push({ kind: 'incomplete', message: `A long answer of ${length} bytes never came.`, ...at });
+      result.errors.push({
+        kind: 'incomplete',
+        message: `A long answer of ${length} bytes never came.`,
+        ...at,
+      });
     }
     if (this.messages.length > 1) {
       result.errors.push({
         kind: 'unknown-source',
-        message: 'Several control units answered at length without headers; which said what is a guess by order.',
+        message:
+          'Several control units answered at length without headers; which said what is a guess by order.',
       });
     }
     result.errors.push(...this.lost);

@@ -1,4 +1,10 @@
-import { IsoTpAssembler, ReadingBuilder, emptyReading, parseCandumpLine, type Reading } from '@pincer/core/obd';
+import {
+  IsoTpAssembler,
+  ReadingBuilder,
+  emptyReading,
+  parseCandumpLine,
+  type Reading,
+} from '@pincer/core/obd';
 import { assemblyError } from './answers.ts';
 import { decodeTranscript } from './transcript.ts';
 
@@ -15,7 +21,10 @@ function isAnswerId(id: string): boolean {
 
 /** Whether the text is a candump log rather than a saved adapter session: most lines parse as frames. */
 export function looksLikeCandump(text: string): boolean {
-  const sample = text.split(/\r\n|\r|\n/).filter((l) => l.trim() !== '').slice(0, 50);
+  const sample = text
+    .split(/\r\n|\r|\n/)
+    .filter((l) => l.trim() !== '')
+    .slice(0, 50);
   const frames = sample.filter((l) => parseCandumpLine(l, 0).kind === 'frame').length;
   return frames > 0 && frames * 2 >= sample.length;
 }
@@ -74,7 +83,8 @@ export function decodeFileText(text: string): Reading {
   if (isEmptyReading(reading) && !hasAdapterWords) {
     reading.errors.push({
       kind: 'nothing-found',
-      message: 'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
+      message:
+        'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
     });
   }
   return reading;

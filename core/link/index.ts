@@ -1,6 +1,12 @@
 export { UNKNOWN_SOURCE, interpretLines, type AnswerLine, type Interpretation } from './answers.ts';
 export { ByteQueue } from './byte-queue.ts';
-export { decodeCandump, decodeFileText, isEmptyReading, isNothingFound, looksLikeCandump } from './decode-file.ts';
+export {
+  decodeCandump,
+  decodeFileText,
+  isEmptyReading,
+  isNothingFound,
+  looksLikeCandump,
+} from './decode-file.ts';
 export { faultInLine, type LinkFault, type LinkFaultCode } from './faults.ts';
 export { AdapterPort, type Reply } from './port.ts';
 export {

@@ -71,7 +71,11 @@ export class AdapterPort {
     if (this.isCut) return { ok: false, fault: { code: 'cut' }, lines: [] };
     if (signal?.aborted) return { ok: false, fault: { code: 'cancelled' }, lines: [] };
     if (this.needsResync && !(await this.resync())) {
-      return { ok: false, fault: this.isCut ? { code: 'cut' } : { code: 'silent', waitedMs: RESYNC_MS }, lines: [] };
+      return {
+        ok: false,
+        fault: this.isCut ? { code: 'cut' } : { code: 'silent', waitedMs: RESYNC_MS },
+        lines: [],
+      };
     }
     this.text = '';
     this.sent.push(command);

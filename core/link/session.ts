@@ -8,7 +8,7 @@ import {
 } from '@pincer/core/obd';
 import { interpretLines, type Interpretation } from './answers.ts';
 import type { LinkFault } from './faults.ts';
-import { AdapterPort } from './port.ts';
+import { type AdapterPort } from './port.ts';
 import { isCanProtocol, protocolName } from './transcript.ts';
 import type { CancelSignal } from './transport.ts';
 import { faultWords } from './words.ts';
@@ -24,7 +24,8 @@ export interface Connection {
   refused: string[];
 }
 
-export type ConnectResult = { ok: true; connection: Connection } | { ok: false; fault: LinkFault; adapterVolts: number | null };
+export type ConnectResult =
+  { ok: true; connection: Connection } | { ok: false; fault: LinkFault; adapterVolts: number | null };
 
 export interface ReadProgress {
   step: string;
@@ -49,7 +50,10 @@ const SETUP = ['ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0'] as const;
 /**
  * Resets and sets up the adapter and finds the protocol. Ends in at most half a minute, whatever happens.
  */
-export async function connect(port: AdapterPort, { signal, onProgress }: Options = {}): Promise<ConnectResult> {
+export async function connect(
+  port: AdapterPort,
+  { signal, onProgress }: Options = {},
+): Promise<ConnectResult> {
   const total = SETUP.length + 4;
   let done = 0;
   let adapterVolts: number | null = null;
@@ -103,7 +107,12 @@ const GROUP = 6;
 const FROZEN_GROUP = 3;
 
 /** Faults after which asking on is pointless. */
-const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set(['cut', 'cancelled', 'silent', 'low-voltage-reset']);
+const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set([
+  'cut',
+  'cancelled',
+  'silent',
+  'low-voltage-reset',
+]);
 
 /** The parts of a full reading, in order, with the words for what would be missing. */
 const STEPS = [
@@ -147,7 +156,8 @@ class ReadingRun {
     for (const [index, step] of STEPS.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: STEPS.length });
       if (this.fault === null) await this[step.id]();
-      if (this.fault !== null) reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
+      if (this.fault !== null)
+        reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
     }
     this.builder.finish();
     this.options.onProgress?.({ step: 'Done', done: STEPS.length, total: STEPS.length });
@@ -173,7 +183,9 @@ class ReadingRun {
         const grave = said.faults.find((f) => ENDS_READING.has(f.code));
         if (grave) this.fault = grave;
         this.reading.errors.push(
-          ...said.errors.filter((e) => e.kind !== 'no-data').map((e) => ({ ...e, message: `${request}: ${e.message}` })),
+          ...said.errors
+            .filter((e) => e.kind !== 'no-data')
+            .map((e) => ({ ...e, message: `${request}: ${e.message}` })),
         );
       }
       return said;
@@ -284,7 +296,9 @@ export async function clearCodes(
   connection: Connection,
   permit: ClearPermit,
   options: Options = {},
-): Promise<{ ok: true; agreed: string[]; refused: string[]; permit: ClearPermit } | { ok: false; fault: LinkFault }> {
+): Promise<
+  { ok: true; agreed: string[]; refused: string[]; permit: ClearPermit } | { ok: false; fault: LinkFault }
+> {
   const reply = await connection.port.send('04', { timeoutMs: SEARCH_MS, signal: options.signal });
   if (!reply.ok) return { ok: false, fault: reply.fault };
   const { answers, faults } = interpretLines(reply.lines.map((text) => ({ text })));

@@ -71,7 +71,10 @@ export function decodeTranscript(text: string): Reading {
         endExchange();
         request = null;
       }
-      const trimmed = [...piece].filter((c) => c >= ' ' && c <= '~').join('').trim();
+      const trimmed = [...piece]
+        .filter((c) => c >= ' ' && c <= '~')
+        .join('')
+        .trim();
       if (trimmed === '') return;
       const isAnswerOnly = i === 0 && isAnsweredWithDigits(request);
       const asked = isAnswerOnly ? null : requestIn(trimmed);
@@ -133,7 +136,10 @@ const PROTOCOLS: Readonly<Record<string, string>> = {
 
 /** Words for the answer to the protocol number command; a leading A says that it was found by search. */
 export function protocolName(answer: string): string {
-  const number = answer.trim().toUpperCase().replace(/^A(?=.)/, '');
+  const number = answer
+    .trim()
+    .toUpperCase()
+    .replace(/^A(?=.)/, '');
   return PROTOCOLS[number] ?? `protocol ${number}`;
 }
 

@@ -20,7 +20,10 @@ export function faultWords(fault: LinkFault): FaultWords {
         next: 'Push the plug home, stay near the car, and connect again. What was read so far is kept.',
       };
     case 'cancelled':
-      return { sentence: 'You stopped it.', next: 'What was read so far is kept. Read again when you are ready.' };
+      return {
+        sentence: 'You stopped it.',
+        next: 'What was read so far is kept. Read again when you are ready.',
+      };
     case 'unable-to-connect':
       return {
         sentence: 'The adapter works, but no control unit in the car answered.',

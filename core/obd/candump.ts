@@ -8,7 +8,8 @@ export type CandumpLine =
   | { kind: 'bad'; message: string };
 
 /** `(1436509052.249713) can0 7E8#0641...`, the log format. */
-const LOG = /^\((\d+(?:\.\d+)?)\)\s+\S+\s+([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})(##[0-9A-Fa-f])?#?([0-9A-Fa-fRr.]*)(?:\s+[TR])?$/;
+const LOG =
+  /^\((\d+(?:\.\d+)?)\)\s+\S+\s+([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})(##[0-9A-Fa-f])?#?([0-9A-Fa-fRr.]*)(?:\s+[TR])?$/;
 /** ` can0  7E8   [8]  06 41 ...`, the screen format, with or without a time stamp and a text column. */
 const SCREEN =
   /^(?:\((?:\S+\s)?(\d+(?:\.\d+)?)\)\s+)?\S+\s+(?:(?:RX|TX)\s+\S+\s+\S*\s*)?([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})\s+\[(\d+)\]\s*(.*)$/;
@@ -35,7 +36,8 @@ export function parseCandumpLine(text: string, line: number): CandumpLine {
     const tail = screen[4] ?? '';
     if (/remote/i.test(tail) || /ERRORFRAME/i.test(tail)) return { kind: 'skipped' };
     const bytes = tail.trim().split(/\s+/).slice(0, length).join('');
-    if (bytes.length !== length * 2) return { kind: 'bad', message: `The frame announces ${length} bytes and has fewer.` };
+    if (bytes.length !== length * 2)
+      return { kind: 'bad', message: `The frame announces ${length} bytes and has fewer.` };
     return build(screen[2] ?? '', bytes, line, screen[1] === undefined ? null : Number(screen[1]));
   }
   return { kind: 'bad', message: 'This line is not a CAN frame.' };
@@ -45,7 +47,8 @@ function build(id: string, data: string, line: number, seconds: number | null): 
   if (/^[Rr]\d?$/.test(data)) return { kind: 'skipped' };
   if (id.length === 8 && (Number.parseInt(id, 16) & ERROR_FLAG) !== 0) return { kind: 'skipped' };
   const bytes = fromHex(data.replaceAll('.', ''));
-  if (bytes === null) return { kind: 'bad', message: 'The data of this frame are not pairs of hexadecimal digits.' };
+  if (bytes === null)
+    return { kind: 'bad', message: 'The data of this frame are not pairs of hexadecimal digits.' };
   if (bytes.length > 64) return { kind: 'bad', message: 'A CAN frame has at most 64 bytes.' };
   return { kind: 'frame', frame: { id: id.toUpperCase(), data: bytes, line }, seconds };
 }

@@ -1,7 +1,20 @@
 export { asciiText, fromHex, hexByte, signed, toHex, uintAt } from './bytes.ts';
 export { formatCandumpLine, parseCandumpLine, type CandumpLine } from './candump.ts';
-export { IsoTpAssembler, splitIsoTp, type AssembledMessage, type AssemblyFault, type CanFrame } from './isotp.ts';
-export { crcChecksum, decodeLegacy, encodeLegacy, hasLegacyHeader, sumChecksum, type LegacyMessage } from './legacy.ts';
+export {
+  IsoTpAssembler,
+  splitIsoTp,
+  type AssembledMessage,
+  type AssemblyFault,
+  type CanFrame,
+} from './isotp.ts';
+export {
+  crcChecksum,
+  decodeLegacy,
+  encodeLegacy,
+  hasLegacyHeader,
+  sumChecksum,
+  type LegacyMessage,
+} from './legacy.ts';
 export { ReadingBuilder, negativeResponseText, type Answer } from './messages.ts';
 export {
   MONITOR_NAMES,

@@ -1,6 +1,12 @@
 import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
 import { decodeMonitorBytes, monitorRows } from './monitors.ts';
-import { decodeParameter, isSupportPid, parameterLength, parameterName, supportedPids } from './parameters.ts';
+import {
+  decodeParameter,
+  isSupportPid,
+  parameterLength,
+  parameterName,
+  supportedPids,
+} from './parameters.ts';
 import type { CodeState, ReadCode, ReadError, ReadValue, Reading } from './reading.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeDtcByStatus } from './uds.ts';
@@ -93,7 +99,11 @@ export class ReadingBuilder {
           `${source} refused service ${hexByte(payload[1] ?? 0)}: ${negativeResponseText(payload[2] ?? 0)}.`,
         );
       default:
-        return this.error(answer, 'unknown-answer', `An answer to a service that is not decoded: ${toHex(payload)}.`);
+        return this.error(
+          answer,
+          'unknown-answer',
+          `An answer to a service that is not decoded: ${toHex(payload)}.`,
+        );
     }
   }
 
@@ -112,7 +122,11 @@ export class ReadingBuilder {
       const infoType = Number.parseInt(type, 16);
       if (!isWhole) this.error({ source }, 'incomplete', `Parts of information type ${type} were lost.`);
       else if (infoType === 0x02 && bytes.length < 17)
-        this.error({ source }, 'incomplete', `The vehicle number is ${bytes.length} bytes long instead of 17.`);
+        this.error(
+          { source },
+          'incomplete',
+          `The vehicle number is ${bytes.length} bytes long instead of 17.`,
+        );
       else this.applyInfo(infoType, bytes, source);
     }
     this.legacyInfo.clear();
@@ -133,7 +147,10 @@ export class ReadingBuilder {
   private addCode(code: ReadCode): void {
     const known = this.reading.codes.some(
       (c) =>
-        c.code === code.code && c.state === code.state && c.unit === code.unit && c.failureType === code.failureType,
+        c.code === code.code &&
+        c.state === code.state &&
+        c.unit === code.unit &&
+        c.failureType === code.failureType,
     );
     if (!known) this.reading.codes.push(code);
   }
@@ -144,7 +161,11 @@ export class ReadingBuilder {
     if (answer.isCan) {
       const count = payload[1] ?? 0;
       if (count * 2 > body.length)
-        this.error(answer, 'incomplete', `${source} announced ${count} codes but sent ${Math.floor(body.length / 2)}.`);
+        this.error(
+          answer,
+          'incomplete',
+          `${source} announced ${count} codes but sent ${Math.floor(body.length / 2)}.`,
+        );
     }
     for (let at = 0; at + 2 <= body.length; at += 2) {
       const [high = 0, low = 0] = body.slice(at, at + 2);
@@ -169,7 +190,11 @@ export class ReadingBuilder {
       const rest = payload.length - at - 1;
       const length = parameterLength(pid) ?? (at === 1 ? rest : null);
       if (length === null) {
-        return this.error(answer, 'unknown-reading', `Reading ${hexByte(pid)} is not described; what followed was skipped.`);
+        return this.error(
+          answer,
+          'unknown-reading',
+          `Reading ${hexByte(pid)} is not described; what followed was skipped.`,
+        );
       }
       const bytes = payload.slice(at + 1, at + 1 + length);
       if (bytes.length < length && !(at === 1 && bytes.length > 0 && length > 4)) {
@@ -243,7 +268,8 @@ export class ReadingBuilder {
   private addTests(answer: Answer): void {
     const { payload, source } = answer;
     const first = payload[1] ?? 0;
-    if (isSupportPid(first) && payload.length === 6) return this.addSupport('06', source, first, payload.slice(2));
+    if (isSupportPid(first) && payload.length === 6)
+      return this.addSupport('06', source, first, payload.slice(2));
     if (!answer.isCan) return this.addLegacyTest(answer);
     let at = 1;
     for (; at + 9 <= payload.length; at += 9) {
@@ -329,7 +355,14 @@ export class ReadingBuilder {
         for (let at = 0; at + 4 <= bytes.length; at += 4) {
           const part = bytes.slice(at, at + 4);
           identity().verificationNumbers.push(toHex(part));
-          this.addText(type, 'Calibration verification number', toHex(part), part, source, at > 0 ? `${at / 4 + 1}` : undefined);
+          this.addText(
+            type,
+            'Calibration verification number',
+            toHex(part),
+            part,
+            source,
+            at > 0 ? `${at / 4 + 1}` : undefined,
+          );
         }
         return;
       case 0x0a: {

@@ -90,7 +90,11 @@ export function encodeMonitorBytes(status: MonitorBytes): number[] {
 }
 
 /** Monitor bytes as rows of a reading. */
-export function monitorRows(status: MonitorBytes, unit: string, span: MonitorStatus['span']): MonitorStatus[] {
+export function monitorRows(
+  status: MonitorBytes,
+  unit: string,
+  span: MonitorStatus['span'],
+): MonitorStatus[] {
   return status.monitors.map(({ monitor, complete }) => ({
     unit,
     span,

@@ -64,9 +64,7 @@ export function decodeParameter(
   const found = BY_PID.get(pid);
   const key = pid.toString(16).toUpperCase().padStart(2, '0');
   if (!found) {
-    return [
-      { service, pid: key, name: `Reading ${key}`, value: null, unit: '', source, raw: toHex(bytes) },
-    ];
+    return [{ service, pid: key, name: `Reading ${key}`, value: null, unit: '', source, raw: toHex(bytes) }];
   }
   const rows: ReadValue[] = [];
   for (const part of found.parts) {

@@ -38,7 +38,10 @@ export function stateOfStatus(status: number): CodeState | null {
  * @param payload the whole answer, beginning with 59.
  * @returns the codes, and how many bytes were left over at the end.
  */
-export function decodeDtcByStatus(payload: readonly number[], unit: string): { codes: ReadCode[]; left: number } {
+export function decodeDtcByStatus(
+  payload: readonly number[],
+  unit: string,
+): { codes: ReadCode[]; left: number } {
   const codes: ReadCode[] = [];
   let at = 3;
   for (; at + 4 <= payload.length; at += 4) {

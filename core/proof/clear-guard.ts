@@ -24,7 +24,8 @@ export type ClearEvent =
   | { type: 'car-agreed' }
   | { type: 'car-refused'; why: string };
 
-export type ClearEffect = { type: 'store-and-read-back'; entry: string } | { type: 'send-clear'; permit: ClearPermit };
+export type ClearEffect =
+  { type: 'store-and-read-back'; entry: string } | { type: 'send-clear'; permit: ClearPermit };
 
 export interface ClearStep {
   state: ClearState;
@@ -40,7 +41,10 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
   if (event.type === 'reading-taken') {
     if (state.at === 'clearing') return stay(state);
     return event.isComplete
-      ? { state: { at: 'storing', entry: event.entry }, effects: [{ type: 'store-and-read-back', entry: event.entry }] }
+      ? {
+          state: { at: 'storing', entry: event.entry },
+          effects: [{ type: 'store-and-read-back', entry: event.entry }],
+        }
       : stay({ at: 'unread' });
   }
   switch (state.at) {
@@ -55,7 +59,10 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
     case 'ready':
       return event.type === 'ask-clear'
-        ? { state: { at: 'clearing', permit: state.permit }, effects: [{ type: 'send-clear', permit: state.permit }] }
+        ? {
+            state: { at: 'clearing', permit: state.permit },
+            effects: [{ type: 'send-clear', permit: state.permit }],
+          }
         : stay(state);
     case 'clearing':
       if (event.type === 'car-agreed') return stay({ at: 'cleared', permit: state.permit });

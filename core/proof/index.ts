@@ -1,2 +1,9 @@
 export { SHOWS_PER_TRIP, goneAfter, proofView, tripsUntil, type ProofView } from './after-clear.ts';
-export { CLEAR_START, clearStep, type ClearEffect, type ClearEvent, type ClearState, type ClearStep } from './clear-guard.ts';
+export {
+  CLEAR_START,
+  clearStep,
+  type ClearEffect,
+  type ClearEvent,
+  type ClearState,
+  type ClearStep,
+} from './clear-guard.ts';

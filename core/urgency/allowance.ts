@@ -57,7 +57,11 @@ export function driveAllowance(facts: UrgencyFacts): Allowance {
       isDeciding: r.level === level,
     })),
     change: first
-      ? { level: without, title: allowanceWords(without).title, once: deciding.map((r) => r.once).join(' and ') }
+      ? {
+          level: without,
+          title: allowanceWords(without).title,
+          once: deciding.map((r) => r.once).join(' and '),
+        }
       : null,
   };
 }

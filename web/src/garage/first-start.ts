@@ -5,7 +5,12 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 /** On a server that was started for a demonstration, an empty logbook is filled with the example. */
 export function useFirstStartDemo(): void {
   const dispatch = useAppDispatch();
-  const isEmpty = useAppSelector((s) => s.logbook.status === 'ready' && Object.keys(s.logbook.vehicles).length === 0 && s.logbook.setAside.length === 0);
+  const isEmpty = useAppSelector(
+    (s) =>
+      s.logbook.status === 'ready' &&
+      Object.keys(s.logbook.vehicles).length === 0 &&
+      s.logbook.setAside.length === 0,
+  );
   useEffect(() => {
     if (!isEmpty) return;
     let isCurrent = true;

@@ -27,7 +27,12 @@ export function Garage() {
   const list = Object.values(vehicles);
   const all = Object.values(cases).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1));
 
-  if (status === 'loading') return <main id="work" className="p-6" role="status">Opening the logbook…</main>;
+  if (status === 'loading')
+    return (
+      <main id="work" className="p-6" role="status">
+        Opening the logbook…
+      </main>
+    );
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -62,7 +67,9 @@ export function Garage() {
                 onClick={() => {
                   setBusy(true);
                   dispatch(addDemo())
-                    .catch(() => toast('The example logbook could not be loaded. Try again with a connection.'))
+                    .catch(() =>
+                      toast('The example logbook could not be loaded. Try again with a connection.'),
+                    )
                     .finally(() => setBusy(false));
                 }}
               >
@@ -71,7 +78,8 @@ export function Garage() {
             </div>
           }
         >
-          Begin with the lamp that lit: say what you see, plug in, and find out what it is, how far it may still be driven and what to do about it.
+          Begin with the lamp that lit: say what you see, plug in, and find out what it is, how far it may
+          still be driven and what to do about it.
         </Notice>
       ) : (
         <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -109,14 +117,19 @@ function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[
           <OpenCase key={c.id} record={c} vehicle={vehicle} />
         ))}
         {closed.map((c) => (
-          <Link key={c.id} to={`/case/${c.id}/prove`} className="flex min-h-14 items-center justify-between gap-3 px-4 py-2 hover:bg-sheet-2">
+          <Link
+            key={c.id}
+            to={`/case/${c.id}/prove`}
+            className="flex min-h-14 items-center justify-between gap-3 px-4 py-2 hover:bg-sheet-2"
+          >
             <span>{c.title}</span>
             <span className="text-[15px] text-ink-2">closed {day(foldCase(c).closed?.at ?? c.openedAt)}</span>
           </Link>
         ))}
         <div className="px-4 py-2">
           <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
-            <Plus size={18} aria-hidden="true" /> {cases.length === 0 ? 'No case yet: open one' : 'Open another case'}
+            <Plus size={18} aria-hidden="true" />{' '}
+            {cases.length === 0 ? 'No case yet: open one' : 'Open another case'}
           </Link>
         </div>
       </div>
@@ -133,21 +146,33 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const waits = !a
     ? 'working it out…'
     : a.proof.status !== 'not-cleared'
-      ? { 'read-again': 'waits for a reading after the clear', returned: 'it came back: narrow it down again', watching: 'waits for more good drives', proven: 'proven; close it', 'not-cleared': '' }[a.proof.status]
+      ? {
+          'read-again': 'waits for a reading after the clear',
+          returned: 'it came back: narrow it down again',
+          watching: 'waits for more good drives',
+          proven: 'proven; close it',
+          'not-cleared': '',
+        }[a.proof.status]
       : !isRead
         ? 'waits to be read'
         : (a.checks[0]?.gain ?? 0) > 0
           ? `next check: ${a.checks[0]?.title}`
           : 'waits for your decision';
   return (
-    <Link to={`/case/${record.id}/${isRead ? 'narrow' : firstOpen}`} className="block px-4 py-3 hover:bg-sheet-2">
+    <Link
+      to={`/case/${record.id}/${isRead ? 'narrow' : firstOpen}`}
+      className="block px-4 py-3 hover:bg-sheet-2"
+    >
       <div className="flex items-baseline justify-between gap-3">
         <span className="text-[17px] font-semibold">{record.title}</span>
         <span className="shrink-0 text-[15px] text-ink-2">opened {day(record.openedAt)}</span>
       </div>
       {a ? (
         <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
-          <div className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink" style={{ width: `${ROAD_SHARE[a.allowance.level]}%`, borderRight: '4px solid var(--lane)' }}>
+          <div
+            className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink"
+            style={{ width: `${ROAD_SHARE[a.allowance.level]}%`, borderRight: '4px solid var(--lane)' }}
+          >
             {a.allowance.title}
           </div>
         </div>

@@ -9,7 +9,11 @@ import { Dialog } from '../ui/dialog.tsx';
 import { moment } from '../ui/format.ts';
 import { Notice } from '../ui/notice.tsx';
 
-type Step = { at: 'choose' } | { at: 'checking' } | { at: 'refused'; message: string } | { at: 'checked'; file: CaseFile; isNew: boolean };
+type Step =
+  | { at: 'choose' }
+  | { at: 'checking' }
+  | { at: 'refused'; message: string }
+  | { at: 'checked'; file: CaseFile; isNew: boolean };
 
 /** Checks a case file, shows what is in it, then adds it. */
 export function ImportCase({ onClose }: { onClose: () => void }) {
@@ -19,10 +23,19 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
   const check = async (chosen: File) => {
     setStep({ at: 'checking' });
     const outcome = await dispatch(checkImport(await chosen.text()));
-    setStep(outcome.ok ? { at: 'checked', file: outcome.file, isNew: outcome.isNew } : { at: 'refused', message: outcome.message });
+    setStep(
+      outcome.ok
+        ? { at: 'checked', file: outcome.file, isNew: outcome.isNew }
+        : { at: 'refused', message: outcome.message },
+    );
   };
   return (
-    <Dialog title="Bring in a case file" description="It is checked first, shown, and then added. Nothing here is changed before." open onOpenChange={onClose}>
+    <Dialog
+      title="Bring in a case file"
+      description="It is checked first, shown, and then added. Nothing here is changed before."
+      open
+      onOpenChange={onClose}
+    >
       <label className="block">
         <span className="font-semibold">Case file (JSON)</span>
         <input
@@ -61,7 +74,9 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
             }
           >
             Opened {moment(step.file.case.openedAt)}, {step.file.case.entries.length} entries.{' '}
-            {step.isNew ? 'It is not in your logbook yet.' : 'You have this case already; only entries that you lack are added.'}
+            {step.isNew
+              ? 'It is not in your logbook yet.'
+              : 'You have this case already; only entries that you lack are added.'}
           </Notice>
         ) : null}
       </div>

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { FUELS, readVin, type Vehicle } from '@pincer/core/vehicle';
@@ -19,10 +19,16 @@ const formSchema = z.object({
   name: z.string().trim().min(1, 'Any name will do, such as make and model.'),
   kind: z.enum(['car', 'van', 'motorcycle']),
   fuel: z.enum(FUELS),
-  year: optionalNumber.refine((n) => n === undefined || (n >= 1900 && n <= 2100), 'A year, or leave it empty.'),
+  year: optionalNumber.refine(
+    (n) => n === undefined || (n >= 1900 && n <= 2100),
+    'A year, or leave it empty.',
+  ),
   distance: optionalNumber,
   displacement: optionalNumber,
-  cylinders: optionalNumber.refine((n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16), 'One to sixteen, or leave it empty.'),
+  cylinders: optionalNumber.refine(
+    (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
+    'One to sixteen, or leave it empty.',
+  ),
   plate: z.string().trim(),
   vin: z.string().trim(),
 });
@@ -36,30 +42,64 @@ export function NewCase({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const chosen = vehicles[params.get('new') ?? ''];
-  const { register, handleSubmit, formState, watch } = useForm<FormIn, unknown, FormOut>({
+  const { register, handleSubmit, formState, control } = useForm<FormIn, unknown, FormOut>({
     resolver: zodResolver(formSchema),
-    defaultValues: { name: '', kind: 'car', fuel: 'petrol', year: '', distance: '', displacement: '', cylinders: '', plate: '', vin: '' },
+    defaultValues: {
+      name: '',
+      kind: 'car',
+      fuel: 'petrol',
+      year: '',
+      distance: '',
+      displacement: '',
+      cylinders: '',
+      plate: '',
+      vin: '',
+    },
   });
   const open = async (vehicle: Vehicle) => {
     const record = await dispatch(openCase(vehicle, 'A light came on'));
     void navigate(`/case/${record.id}/light`);
   };
-  const vin = watch('vin').trim();
+  const vin = useWatch({ control, name: 'vin' }).trim();
   const report = vin === '' ? null : readVin(vin);
-  const field = (name: keyof FormIn, label: string, hint?: string, mode: 'text' | 'numeric' | 'decimal' = 'text') => (
+  const field = (
+    name: keyof FormIn,
+    label: string,
+    hint?: string,
+    mode: 'text' | 'numeric' | 'decimal' = 'text',
+  ) => (
     <label className="block">
       <span className="font-semibold">{label}</span>
       {hint ? <span className="block text-[14px] text-ink-2">{hint}</span> : null}
-      <input className={FIELD} inputMode={mode} aria-invalid={Boolean(formState.errors[name])} {...register(name)} />
-      {formState.errors[name] ? <span role="alert" className="block text-[15px] font-semibold">{formState.errors[name]?.message}</span> : null}
+      <input
+        className={FIELD}
+        inputMode={mode}
+        aria-invalid={Boolean(formState.errors[name])}
+        {...register(name)}
+      />
+      {formState.errors[name] ? (
+        <span role="alert" className="block text-[15px] font-semibold">
+          {formState.errors[name]?.message}
+        </span>
+      ) : null}
     </label>
   );
   return (
-    <Dialog title="A light came on" description="On which vehicle? Anything you do not know may stay empty." open onOpenChange={onClose}>
+    <Dialog
+      title="A light came on"
+      description="On which vehicle? Anything you do not know may stay empty."
+      open
+      onOpenChange={onClose}
+    >
       {Object.values(vehicles).length > 0 ? (
         <div className="mb-4 space-y-2">
           {(chosen ? [chosen] : Object.values(vehicles)).map((v) => (
-            <button key={v.id} type="button" className={`${BUTTON.plain} w-full justify-between`} onClick={() => void open(v)}>
+            <button
+              key={v.id}
+              type="button"
+              className={`${BUTTON.plain} w-full justify-between`}
+              onClick={() => void open(v)}
+            >
               <span>{v.name}</span>
               <span className="font-normal text-ink-2">{v.plate}</span>
             </button>
@@ -72,7 +112,11 @@ export function NewCase({ onClose }: { onClose: () => void }) {
           onSubmit={(e) =>
             void handleSubmit(async (f) => {
               const vehicle: Vehicle = {
-                id: newId('veh'), name: f.name, kind: f.kind, fuel: f.fuel, aspiration: 'unknown',
+                id: newId('veh'),
+                name: f.name,
+                kind: f.kind,
+                fuel: f.fuel,
+                aspiration: 'unknown',
                 ...(f.year === undefined ? {} : { year: f.year }),
                 ...(f.distance === undefined ? {} : { distance: f.distance }),
                 ...(f.displacement ? { displacement: f.displacement } : {}),
@@ -85,7 +129,9 @@ export function NewCase({ onClose }: { onClose: () => void }) {
             })(e)
           }
         >
-          {Object.values(vehicles).length > 0 ? <h3 className="border-t border-line pt-3 text-lg">Another vehicle</h3> : null}
+          {Object.values(vehicles).length > 0 ? (
+            <h3 className="border-t border-line pt-3 text-lg">Another vehicle</h3>
+          ) : null}
           {field('name', 'Make and model', 'In your own words.')}
           <div className="grid gap-4 sm:grid-cols-2">
             <label className="block">
@@ -108,7 +154,12 @@ export function NewCase({ onClose }: { onClose: () => void }) {
             </label>
             {field('year', 'Year', undefined, 'numeric')}
             {field('distance', 'Distance on the clock, km', undefined, 'numeric')}
-            {field('displacement', 'Engine size, litres', 'Such as 1.4; needed to judge the air flow.', 'decimal')}
+            {field(
+              'displacement',
+              'Engine size, litres',
+              'Such as 1.4; needed to judge the air flow.',
+              'decimal',
+            )}
             {field('cylinders', 'Cylinders', undefined, 'numeric')}
             {field('plate', 'Plate')}
             {field('vin', 'VIN', '17 characters, on the papers and behind the windscreen.')}

@@ -11,7 +11,10 @@ export function SetAsideNotice() {
   const setAside = useAppSelector((s) => s.logbook.setAside);
   if (setAside.length === 0) return null;
   return (
-    <Notice title={`${setAside.length === 1 ? 'One record' : `${setAside.length} records`} could not be read and was set aside.`} tone="strong">
+    <Notice
+      title={`${setAside.length === 1 ? 'One record' : `${setAside.length} records`} could not be read and was set aside.`}
+      tone="strong"
+    >
       <p>Nothing was thrown away. Save a copy before you forget it.</p>
       <ul className="mt-2 space-y-2">
         {setAside.map((s) => (
@@ -19,7 +22,13 @@ export function SetAsideNotice() {
             <span className="min-w-0 flex-1 break-all font-mono text-[14px]">
               {s.key}: {s.reason}
             </span>
-            <button type="button" className={BUTTON.plain} onClick={() => void readSetAside(s.key).then((text) => saveText(`${s.key.replaceAll(':', '-')}.json`, text))}>
+            <button
+              type="button"
+              className={BUTTON.plain}
+              onClick={() =>
+                void readSetAside(s.key).then((text) => saveText(`${s.key.replaceAll(':', '-')}.json`, text))
+              }
+            >
               Save a copy
             </button>
             <button type="button" className={BUTTON.quiet} onClick={() => void dispatch(dropSetAside(s.key))}>

@@ -17,19 +17,31 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
   const [striking, setStriking] = useState<string | null>(null);
   const save = () => {
     const text = dispatch(exportCase(record.id));
-    if (text !== null) saveText(`${record.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.case.json`, text);
+    if (text !== null)
+      saveText(`${record.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.case.json`, text);
   };
   return (
-    <Dialog title={`Log, ${record.entries.length} entries`} description="Newest first. Nothing is ever deleted." side="right" open onOpenChange={onClose}>
+    <Dialog
+      title={`Log, ${record.entries.length} entries`}
+      description="Newest first. Nothing is ever deleted."
+      side="right"
+      open
+      onOpenChange={onClose}
+    >
       <button type="button" className={BUTTON.plain} onClick={save}>
         Save as a case file
       </button>
-      {record.entries.length === 0 ? <p className="mt-4 text-ink-2">Nothing is recorded yet. Begin at Light.</p> : null}
+      {record.entries.length === 0 ? (
+        <p className="mt-4 text-ink-2">Nothing is recorded yet. Begin at Light.</p>
+      ) : null}
       <ol className="mt-3 divide-y divide-line">
         {[...record.entries].reverse().map((e) => {
           const struck = state.struck.get(e.id);
           return (
-            <li key={e.id} className={cx('border-l-[5px] py-2 pl-3', isCarEntry(e) ? 'border-l-car' : 'border-l-own')}>
+            <li
+              key={e.id}
+              className={cx('border-l-[5px] py-2 pl-3', isCarEntry(e) ? 'border-l-car' : 'border-l-own')}
+            >
               <p className="text-[14px] text-ink-2">{moment(e.at)}</p>
               <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
               {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
@@ -37,7 +49,11 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
                 striking === e.id ? (
                   <Strike entry={e} caseId={record.id} onDone={() => setStriking(null)} />
                 ) : (
-                  <button type="button" className="min-h-11 text-[15px] font-semibold underline underline-offset-4" onClick={() => setStriking(e.id)}>
+                  <button
+                    type="button"
+                    className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
+                    onClick={() => setStriking(e.id)}
+                  >
                     Strike out
                   </button>
                 )
@@ -59,15 +75,23 @@ function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDon
       onSubmit={(e) => {
         e.preventDefault();
         if (reason.trim() === '') return;
-        void dispatch(addRecord(caseId, { kind: 'struck', entry: entry.id, reason: reason.trim() })).then(() => {
-          toast('Struck out; it stays in the log.');
-          onDone();
-        });
+        void dispatch(addRecord(caseId, { kind: 'struck', entry: entry.id, reason: reason.trim() })).then(
+          () => {
+            toast('Struck out; it stays in the log.');
+            onDone();
+          },
+        );
       }}
     >
       <label className="min-w-40 flex-1">
         <span className="sr-only">Reason</span>
-        <input className={FIELD} placeholder="Reason" value={reason} onChange={(e) => setReason(e.target.value)} autoFocus />
+        <input
+          className={FIELD}
+          placeholder="Reason"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          autoFocus
+        />
       </label>
       <button type="submit" className={BUTTON.solid} disabled={reason.trim() === ''}>
         Strike out

@@ -7,11 +7,22 @@ export function isCarEntry(entry: Entry): boolean {
   return entry.kind === 'reading' || entry.kind === 'connection';
 }
 
-const at = (text: string, cylinder: string | undefined): string => text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
+const at = (text: string, cylinder: string | undefined): string =>
+  text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
 
 const OPTION_WORDS = { repair: 'repair it yourself', clear: 'clear it and watch', help: 'get help' } as const;
-const CLOSE_WORDS = { fixed: 'fixed', 'went-away': 'it went away by itself', sold: 'the vehicle was sold', 'given-up': 'given up' } as const;
-const MODE_WORDS = { steady: 'is lit', flashing: 'flashes', 'now-and-then': 'lights at times', out: 'is out' } as const;
+const CLOSE_WORDS = {
+  fixed: 'fixed',
+  'went-away': 'it went away by itself',
+  sold: 'the vehicle was sold',
+  'given-up': 'given up',
+} as const;
+const MODE_WORDS = {
+  steady: 'is lit',
+  flashing: 'flashes',
+  'now-and-then': 'lights at times',
+  out: 'is out',
+} as const;
 
 /** One entry of the log as a plain sentence. */
 export function entrySentence(entry: Entry, assessment: Assessment): string {
@@ -19,7 +30,9 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
     case 'lamp':
       return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}.`;
     case 'observation': {
-      const title = isObservationKey(entry.observation) ? observationKind(entry.observation).title : entry.observation;
+      const title = isObservationKey(entry.observation)
+        ? observationKind(entry.observation).title
+        : entry.observation;
       return `${title}: ${entry.answer === 'unknown' ? 'not known' : entry.answer}.`;
     }
     case 'connection':
@@ -28,7 +41,11 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
         : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
     case 'reading': {
       const codes = [...new Set(entry.reading.codes.map((c) => c.code))];
-      const what = entry.isComplete ? 'Full reading' : entry.via === 'file' ? 'Reading from a file' : 'Part of a reading';
+      const what = entry.isComplete
+        ? 'Full reading'
+        : entry.via === 'file'
+          ? 'Reading from a file'
+          : 'Part of a reading';
       return `${what}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'check': {
@@ -41,11 +58,15 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
       return `Decided: ${OPTION_WORDS[entry.option]}.`;
     case 'repair': {
       const [id = '', cylinder] = entry.cause.split(':');
-      const title = assessment.procedures.find((p) => p.cause === entry.cause)?.title ?? at(causeById(id)?.repair.title ?? entry.cause, cylinder);
+      const title =
+        assessment.procedures.find((p) => p.cause === entry.cause)?.title ??
+        at(causeById(id)?.repair.title ?? entry.cause, cylinder);
       return `Done: ${title.toLowerCase()}${entry.cost === undefined ? '' : `, spent ${entry.cost}`}.${entry.note ? ` ${entry.note}` : ''}`;
     }
     case 'clear':
-      return entry.outcome === 'agreed' ? 'Cleared; the car agreed.' : `Clear ${entry.outcome}. ${entry.message ?? ''}`;
+      return entry.outcome === 'agreed'
+        ? 'Cleared; the car agreed.'
+        : `Clear ${entry.outcome}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
     case 'note':

@@ -26,14 +26,24 @@ export function StandInPanel() {
         A car that is not there, for trying things out. Ignition and engine:
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Segments label="Ignition and engine of the stand-in" options={KEYS} value={standIn.mode} onChange={(m) => void dispatch(setStandInMode(m))} />
+        <Segments
+          label="Ignition and engine of the stand-in"
+          options={KEYS}
+          value={standIn.mode}
+          onChange={(m) => void dispatch(setStandInMode(m))}
+        />
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(standInDoes('warmUp'))}>
           Idle until warm
         </button>
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(standInDoes('drive'))}>
           Drive a trip
         </button>
-        <button type="button" className={BUTTON.plain} disabled={standIn.isMended} onClick={() => void dispatch(standInDoes('mend'))}>
+        <button
+          type="button"
+          className={BUTTON.plain}
+          disabled={standIn.isMended}
+          onClick={() => void dispatch(standInDoes('mend'))}
+        >
           {standIn.isMended ? 'Mended' : 'Mend its fault'}
         </button>
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(pullPlug())}>

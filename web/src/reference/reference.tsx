@@ -22,8 +22,17 @@ export function Reference() {
         }}
       >
         <label className="block">
-          <span className="text-ink-2">A code such as P0302, or a word such as coil. {describedCodes().length} standard codes are described.</span>
-          <input className={`${FIELD} mt-1 text-[20px]`} value={text} onChange={(e) => setText(e.target.value)} autoCapitalize="characters" autoComplete="off" />
+          <span className="text-ink-2">
+            A code such as P0302, or a word such as coil. {describedCodes().length} standard codes are
+            described.
+          </span>
+          <input
+            className={`${FIELD} mt-1 text-[20px]`}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            autoCapitalize="characters"
+            autoComplete="off"
+          />
         </label>
       </form>
       {shown ? (
@@ -34,13 +43,19 @@ export function Reference() {
           <div className="mt-2 flex flex-wrap gap-2">
             {shown.system ? <span className={TAG}>{shown.system}</span> : null}
             {shown.area ? <span className={TAG}>{shown.area}</span> : null}
-            {shown.valid ? <span className={TAG}>{shown.scope === 'maker' ? 'maker’s own' : 'standard'}</span> : null}
+            {shown.valid ? (
+              <span className={TAG}>{shown.scope === 'maker' ? 'maker’s own' : 'standard'}</span>
+            ) : null}
           </div>
           <p className="mt-3">{shown.meaning}</p>
           {shown.term ? <p className="mt-2 text-ink-2">In the workshop: {shown.term}.</p> : null}
           {shown.suggestion ? (
             <p className="mt-2">
-              Did you mean <Link className="font-semibold underline" to={`/codes/${shown.suggestion}`}>{shown.suggestion}</Link>?
+              Did you mean{' '}
+              <Link className="font-semibold underline" to={`/codes/${shown.suggestion}`}>
+                {shown.suggestion}
+              </Link>
+              ?
             </p>
           ) : null}
         </article>
@@ -49,7 +64,11 @@ export function Reference() {
         <ul className={`${SHEET} divide-y divide-line`}>
           {hits.map((h) => (
             <li key={h.code}>
-              <Link to={`/codes/${h.code}`} onClick={() => setText('')} className="flex min-h-11 items-center gap-3 px-4 py-2 hover:bg-sheet-2">
+              <Link
+                to={`/codes/${h.code}`}
+                onClick={() => setText('')}
+                className="flex min-h-11 items-center gap-3 px-4 py-2 hover:bg-sheet-2"
+              >
                 <span className="font-mono">{h.code}</span>
                 <span>{h.title}</span>
               </Link>
@@ -57,7 +76,9 @@ export function Reference() {
           ))}
         </ul>
       ) : null}
-      {text.trim().length >= 2 && hits.length === 0 && !typed ? <p className="text-ink-2">Nothing found for “{text}”.</p> : null}
+      {text.trim().length >= 2 && hits.length === 0 && !typed ? (
+        <p className="text-ink-2">Nothing found for “{text}”.</p>
+      ) : null}
     </main>
   );
 }

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import { ownerSchema, type Owner } from '@pincer/core/case';
 import { TOOLS, type ToolId } from '@pincer/core/knowledge';
@@ -12,15 +12,23 @@ import { Segments } from '../ui/segments.tsx';
 export function SettingsPage() {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((s) => s.settings);
-  const { register, handleSubmit, formState, setValue, watch } = useForm<Owner>({
+  const { register, handleSubmit, formState, setValue, control } = useForm<Owner>({
     resolver: zodResolver(ownerSchema),
     defaultValues: settings.owner,
   });
+  const [school, units] = useWatch({ control, name: ['school', 'units'] });
   const number = (name: 'ownHourly' | 'shopHourly' | 'shopDiagnosis', label: string, hint: string) => (
     <label className="block">
       <span className="font-semibold">{label}</span>
       <span className="block text-[14px] text-ink-2">{hint}</span>
-      <input type="number" min={0} step="any" className={`${FIELD} font-mono`} aria-invalid={Boolean(formState.errors[name])} {...register(name, { valueAsNumber: true })} />
+      <input
+        type="number"
+        min={0}
+        step="any"
+        className={`${FIELD} font-mono`}
+        aria-invalid={Boolean(formState.errors[name])}
+        {...register(name, { valueAsNumber: true })}
+      />
       {formState.errors[name] ? <span role="alert">A number of 0 or more.</span> : null}
     </label>
   );
@@ -73,10 +81,13 @@ export function SettingsPage() {
         </fieldset>
         <div>
           <p className="font-semibold">When in doubt</p>
-          <p className="text-[14px] text-ink-2">It moves what is recommended, never a caution or a closed choice. We begin with testing: a code that is cleared unread is a clue lost.</p>
+          <p className="text-[14px] text-ink-2">
+            It moves what is recommended, never a caution or a closed choice. We begin with testing: a code
+            that is cleared unread is a clue lost.
+          </p>
           <Segments
             label="When in doubt"
-            value={watch('school')}
+            value={school}
             options={[
               { id: 'test-first', title: 'Test first' },
               { id: 'reset-first', title: 'Clear first and see' },
@@ -88,7 +99,7 @@ export function SettingsPage() {
           <p className="font-semibold">Distances</p>
           <Segments
             label="Distances"
-            value={watch('units')}
+            value={units}
             options={[
               { id: 'metric', title: 'Kilometres' },
               { id: 'mixed', title: 'Miles, litres' },

@@ -7,7 +7,11 @@ export function AdapterChip({ caseId }: { caseId: string }) {
   const { status } = link;
   const volts = 'volts' in status && status.volts !== null ? `${status.volts.toFixed(1)} V` : null;
   const words = {
-    connecting: 'connecting', failed: 'not talking', talking: null, reading: 'reading', lost: 'cut',
+    connecting: 'connecting',
+    failed: 'not talking',
+    talking: null,
+    reading: 'reading',
+    lost: 'cut',
   }[status.at];
   return (
     <span className="inline-flex shrink-0 items-center gap-2 rounded-full border border-line bg-sheet-2 px-3 py-1 text-[14px]">

@@ -9,10 +9,19 @@ import { STATION_TITLES } from '../stations/titles.ts';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
-const ITEM = 'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
+const ITEM =
+  'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
 
 /** Search over codes, words, vehicles, cases and commands. */
-export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenChange: (open: boolean) => void; onKeys: () => void }) {
+export function Finder({
+  open,
+  onOpenChange,
+  onKeys,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  onKeys: () => void;
+}) {
   const [text, setText] = useState('');
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -23,7 +32,10 @@ export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenCh
   const typed = text.trim();
   const looksLikeCode = /^[PCBU][0-9A-Z]{3,}$/i.test(typed);
   const explanation = looksLikeCode ? explainCode(typed) : null;
-  const hits = useMemo(() => (typed.length >= 2 && !looksLikeCode ? searchCodes(typed, 8) : []), [typed, looksLikeCode]);
+  const hits = useMemo(
+    () => (typed.length >= 2 && !looksLikeCode ? searchCodes(typed, 8) : []),
+    [typed, looksLikeCode],
+  );
   const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
 
   const go = (to: string) => {
@@ -35,16 +47,30 @@ export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenCh
     action();
   };
   const commands: { title: string; run: () => void }[] = [
-    ...(caseId ? STATIONS.map((id, i) => ({ title: `Station ${i + 1}: ${STATION_TITLES[id]}`, run: () => go(`/case/${caseId}/${id}`) })) : []),
+    ...(caseId
+      ? STATIONS.map((id, i) => ({
+          title: `Station ${i + 1}: ${STATION_TITLES[id]}`,
+          run: () => go(`/case/${caseId}/${id}`),
+        }))
+      : []),
     ...(caseId ? [{ title: 'Open the log', run: () => go(`/case/${caseId}/light?log`) }] : []),
     { title: 'Garage', run: () => go('/') },
     { title: 'Open a case, add a vehicle', run: () => go('/?new') },
     { title: 'Bring in a case file', run: () => go('/?import') },
     { title: 'Look up codes', run: () => go('/codes') },
     { title: 'Settings', run: () => go('/settings') },
-    { title: 'Theme: bright day', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'day' }))) },
-    { title: 'Theme: dark garage', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'garage' }))) },
-    { title: 'Theme: as the device', run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'auto' }))) },
+    {
+      title: 'Theme: bright day',
+      run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'day' }))),
+    },
+    {
+      title: 'Theme: dark garage',
+      run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'garage' }))),
+    },
+    {
+      title: 'Theme: as the device',
+      run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'auto' }))),
+    },
     { title: 'Sheet of keys', run: () => run(onKeys) },
   ];
 
@@ -65,22 +91,35 @@ export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenCh
               className="h-14 w-full border-b border-line bg-sheet px-4 text-[18px] text-ink outline-none placeholder:text-ink-2"
             />
             <Command.List className="max-h-[64vh] overflow-y-auto p-2">
-              <Command.Empty className="p-4 text-ink-2">Nothing found. Try a code such as P0302, or a word such as coil.</Command.Empty>
+              <Command.Empty className="p-4 text-ink-2">
+                Nothing found. Try a code such as P0302, or a word such as coil.
+              </Command.Empty>
               {explanation ? (
                 <Command.Group heading="Code">
-                  <Command.Item value={`code ${explanation.code}`} onSelect={() => go(`/codes/${explanation.valid ? explanation.code : ''}`)} className={ITEM}>
+                  <Command.Item
+                    value={`code ${explanation.code}`}
+                    onSelect={() => go(`/codes/${explanation.valid ? explanation.code : ''}`)}
+                    className={ITEM}
+                  >
                     <span>
                       <span className="font-mono">{explanation.code}</span> <b>{explanation.title}</b>
                     </span>
                     <span className="text-[15px] text-ink-2">{explanation.meaning}</span>
-                    {explanation.suggestion ? <span className="text-[15px]">Did you mean {explanation.suggestion}?</span> : null}
+                    {explanation.suggestion ? (
+                      <span className="text-[15px]">Did you mean {explanation.suggestion}?</span>
+                    ) : null}
                   </Command.Item>
                 </Command.Group>
               ) : null}
               {hits.length > 0 ? (
                 <Command.Group heading="Codes">
                   {hits.map((h) => (
-                    <Command.Item key={h.code} value={`hit ${h.code}`} onSelect={() => go(`/codes/${h.code}`)} className={ITEM}>
+                    <Command.Item
+                      key={h.code}
+                      value={`hit ${h.code}`}
+                      onSelect={() => go(`/codes/${h.code}`)}
+                      className={ITEM}
+                    >
                       <span>
                         <span className="font-mono">{h.code}</span> {h.title}
                       </span>
@@ -92,7 +131,12 @@ export function Finder({ open, onOpenChange, onKeys }: { open: boolean; onOpenCh
                 {Object.values(cases).map((c) => {
                   const name = vehicles[c.vehicle]?.name ?? 'Vehicle';
                   return matches(`${name} ${c.title} ${vehicles[c.vehicle]?.plate ?? ''}`) ? (
-                    <Command.Item key={c.id} value={c.id} onSelect={() => go(`/case/${c.id}/narrow`)} className={ITEM}>
+                    <Command.Item
+                      key={c.id}
+                      value={c.id}
+                      onSelect={() => go(`/case/${c.id}/narrow`)}
+                      className={ITEM}
+                    >
                       <span>
                         {name}: {c.title}
                       </span>

@@ -17,7 +17,9 @@ export function KeySheet({ open, onOpenChange }: { open: boolean; onOpenChange: 
         {KEYS.map(([key, what]) => (
           <div key={key} className="contents">
             <dt>
-              <kbd className="rounded border border-line bg-sheet-2 px-2 py-1 font-mono text-[14px]">{key}</kbd>
+              <kbd className="rounded border border-line bg-sheet-2 px-2 py-1 font-mono text-[14px]">
+                {key}
+              </kbd>
             </dt>
             <dd>{what}</dd>
           </div>

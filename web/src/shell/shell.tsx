@@ -25,11 +25,19 @@ export function Shell() {
 
   return (
     <div className="flex min-h-dvh flex-col">
-      <a href="#work" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
+      >
         Skip to the work
       </a>
       <header className="flex h-[52px] shrink-0 items-center gap-2 border-b border-line bg-sheet px-3 md:gap-4 md:px-4">
-        <Link id="to-garage" to="/" className="flex min-h-11 min-w-11 items-center gap-3" aria-label="Pincer, to the garage">
+        <Link
+          id="to-garage"
+          to="/"
+          className="flex min-h-11 min-w-11 items-center gap-3"
+          aria-label="Pincer, to the garage"
+        >
           <Mark />
           {vehicle ? null : <span className="text-[18px] font-bold">Pincer</span>}
         </Link>
@@ -48,7 +56,9 @@ export function Shell() {
         >
           <Search size={18} aria-hidden="true" />
           <span className="hidden flex-1 text-left md:inline">Code, word, vehicle…</span>
-          <kbd className="hidden rounded border border-line bg-sheet px-1.5 font-mono text-[12px] md:inline">/</kbd>
+          <kbd className="hidden rounded border border-line bg-sheet px-1.5 font-mono text-[12px] md:inline">
+            /
+          </kbd>
         </button>
         {found ? (
           <Link
@@ -60,14 +70,20 @@ export function Shell() {
             <span className="hidden md:inline">Log · {found.entries.length}</span>
           </Link>
         ) : null}
-        <Link to="/settings" className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-sheet-2" aria-label="Settings">
+        <Link
+          to="/settings"
+          className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-sheet-2"
+          aria-label="Settings"
+        >
           <Settings size={21} aria-hidden="true" />
         </Link>
       </header>
       <Outlet />
       <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} />
       <Suspense fallback={null}>
-        {isFinding ? <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} /> : null}
+        {isFinding ? (
+          <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
+        ) : null}
       </Suspense>
     </div>
   );

@@ -7,7 +7,10 @@ export function useTheme(): void {
   useEffect(() => {
     const prefers = window.matchMedia('(prefers-color-scheme: dark)');
     const apply = () => {
-      document.documentElement.classList.toggle('dark', theme === 'garage' || (theme === 'auto' && prefers.matches));
+      document.documentElement.classList.toggle(
+        'dark',
+        theme === 'garage' || (theme === 'auto' && prefers.matches),
+      );
     };
     apply();
     prefers.addEventListener('change', apply);

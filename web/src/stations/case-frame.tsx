@@ -31,11 +31,23 @@ export function CaseFrame() {
   useHotkeys('l', () => setParams({ log: '' }));
   useStoredReading(caseId);
 
-  if (status === 'loading') return <main className="p-6" role="status">Opening the case…</main>;
+  if (status === 'loading')
+    return (
+      <main className="p-6" role="status">
+        Opening the case…
+      </main>
+    );
   if (!record || !vehicle || !state) {
     return (
       <main id="work" className="mx-auto w-full max-w-xl p-6">
-        <Notice title="This case is not in this browser’s logbook." action={<Link to="/" className={BUTTON.solid}>To the garage</Link>}>
+        <Notice
+          title="This case is not in this browser’s logbook."
+          action={
+            <Link to="/" className={BUTTON.solid}>
+              To the garage
+            </Link>
+          }
+        >
           It may be in another browser, or it was brought in elsewhere as a file.
         </Notice>
       </main>
@@ -44,13 +56,25 @@ export function CaseFrame() {
   if (assessed.status === 'failed') {
     return (
       <main id="work" className="mx-auto w-full max-w-xl p-6">
-        <Notice title="The case could not be assessed." action={<button type="button" className={BUTTON.solid} onClick={() => location.reload()}>Load again</button>}>
+        <Notice
+          title="The case could not be assessed."
+          action={
+            <button type="button" className={BUTTON.solid} onClick={() => location.reload()}>
+              Load again
+            </button>
+          }
+        >
           {assessed.message}. Everything that you recorded is stored.
         </Notice>
       </main>
     );
   }
-  if (assessed.status === 'working') return <main className="p-6" role="status">Working it out…</main>;
+  if (assessed.status === 'working')
+    return (
+      <main className="p-6" role="status">
+        Working it out…
+      </main>
+    );
   const { assessment } = assessed;
   const context: CaseContext = { record, vehicle, state, assessment };
   return (
@@ -62,7 +86,11 @@ export function CaseFrame() {
           <Outlet context={context} />
         </main>
       </div>
-      <Suspense fallback={null}>{params.has('log') ? <Log context={context} onClose={() => setParams({}, { replace: true })} /> : null}</Suspense>
+      <Suspense fallback={null}>
+        {params.has('log') ? (
+          <Log context={context} onClose={() => setParams({}, { replace: true })} />
+        ) : null}
+      </Suspense>
     </>
   );
 }

@@ -29,9 +29,13 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
                   <span
                     className={cx(
                       'flex h-[32px] shrink-0 items-center justify-center rounded-full border-2 text-[14px] font-bold md:size-[28px]',
-                      isActive ? 'px-3 shadow-[inset_0_-3px_0_var(--ink)] md:px-0 md:shadow-none' : 'w-[32px]',
+                      isActive
+                        ? 'px-3 shadow-[inset_0_-3px_0_var(--ink)] md:px-0 md:shadow-none'
+                        : 'w-[32px]',
                       s.status === 'filled' && !isActive && 'border-ink bg-ink text-sheet',
-                      s.status === 'filled' && isActive && 'border-ink bg-sheet text-ink md:bg-ink md:text-sheet',
+                      s.status === 'filled' &&
+                        isActive &&
+                        'border-ink bg-sheet text-ink md:bg-ink md:text-sheet',
                       s.status === 'stale' && 'border-dashed border-ink bg-sheet',
                       s.status === 'open' && 'border-ink-2 bg-sheet',
                     )}
@@ -41,7 +45,14 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
                   </span>
                   <span className="hidden min-w-0 md:block">
                     <span className="block font-semibold leading-tight">{STATION_TITLES[s.id]}</span>
-                    <span className={cx('line-clamp-2 text-[13px] leading-tight text-ink-2', s.status === 'stale' && 'italic')}>{s.summary}</span>
+                    <span
+                      className={cx(
+                        'line-clamp-2 text-[13px] leading-tight text-ink-2',
+                        s.status === 'stale' && 'italic',
+                      )}
+                    >
+                      {s.summary}
+                    </span>
                   </span>
                   <span className="sr-only">
                     {isActive ? '' : STATION_TITLES[s.id]} {STATUS_WORDS[s.status]}

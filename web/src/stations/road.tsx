@@ -38,15 +38,29 @@ export function Road({ allowance }: { allowance: Allowance }) {
             <span className="sr-only">Why</span>
           )}
           <span className="hidden shrink-0 rounded-full border border-line bg-sheet px-3 py-1.5 md:inline">
-            {reasons.length === 0 ? 'Why' : reasons.length === 1 ? 'The reason' : `All ${reasons.length} reasons`}
+            {reasons.length === 0
+              ? 'Why'
+              : reasons.length === 1
+                ? 'The reason'
+                : `All ${reasons.length} reasons`}
           </span>
         </button>
       </div>
-      <Dialog title={allowance.title} description={`${allowance.detail}. The strictest fact decides; what is unknown is never taken as good.`} open={isOpen} onOpenChange={setOpen}>
-        {reasons.length === 0 ? <p>No lamp is lit, the car has been read, and nothing that is known holds it back.</p> : null}
+      <Dialog
+        title={allowance.title}
+        description={`${allowance.detail}. The strictest fact decides; what is unknown is never taken as good.`}
+        open={isOpen}
+        onOpenChange={setOpen}
+      >
+        {reasons.length === 0 ? (
+          <p>No lamp is lit, the car has been read, and nothing that is known holds it back.</p>
+        ) : null}
         <ul className="space-y-3">
           {reasons.map((r) => (
-            <li key={r.id} className={r.isDeciding ? 'border-l-[5px] border-ink pl-3' : 'border-l-[5px] border-line pl-3'}>
+            <li
+              key={r.id}
+              className={r.isDeciding ? 'border-l-[5px] border-ink pl-3' : 'border-l-[5px] border-line pl-3'}
+            >
               <p className="font-semibold">{r.text}</p>
               <p className="text-ink-2">{r.then}</p>
               {r.isDeciding ? <p className="text-[14px]">This decides.</p> : null}

@@ -28,11 +28,12 @@ export function StationPage({
             <p className="text-[17px] font-bold">{next.title}</p>
             {next.detail ? <p className="text-[15px] text-ink-2">{next.detail}</p> : null}
           </div>
-          {next.action ?? (next.to ? (
-            <Link to={next.to} className={`${BUTTON.solid} w-full sm:w-auto`}>
-              Go on
-            </Link>
-          ) : null)}
+          {next.action ??
+            (next.to ? (
+              <Link to={next.to} className={`${BUTTON.solid} w-full sm:w-auto`}>
+                Go on
+              </Link>
+            ) : null)}
         </div>
       ) : null}
     </>

@@ -9,8 +9,8 @@ export const draftsSlice = createSlice({
   reducers: {
     draftsLoaded: (_, { payload }: PayloadAction<Record<string, unknown>>) => payload,
     draftSet(state, { payload }: PayloadAction<{ key: string; value: unknown }>) {
-      if (payload.value === null) delete state[payload.key];
-      else state[payload.key] = payload.value;
+      const { [payload.key]: _, ...others } = state;
+      return payload.value === null ? others : { ...others, [payload.key]: payload.value };
     },
   },
 });

@@ -48,7 +48,10 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
       dispatch(statusChanged({ at: 'talking', protocol, volts: adapterVolts }));
       await dispatch(
         record(caseId, {
-          kind: 'connection', outcome: 'talking', adapter, protocol,
+          kind: 'connection',
+          outcome: 'talking',
+          adapter,
+          protocol,
           ...(adapterVolts === null ? {} : { volts: adapterVolts }),
         }),
       );
@@ -60,7 +63,10 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
     if (result.fault.code === 'cancelled') return;
     await dispatch(
       record(caseId, {
-        kind: 'connection', outcome: 'failed', adapter, message: words.sentence,
+        kind: 'connection',
+        outcome: 'failed',
+        adapter,
+        message: words.sentence,
         ...(result.adapterVolts === null ? {} : { volts: result.adapterVolts }),
       }),
     );
@@ -81,20 +87,29 @@ export function readCar(caseId: string): AppThunk<Promise<void>> {
     const stop = new AbortController();
     link.stop = stop;
     const { protocol, volts } = status;
-    dispatch(statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 7 } }));
+    dispatch(
+      statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 7 } }),
+    );
     const { reading, fault } = await takeReading(connection, {
       signal: stop.signal,
       onProgress: (progress) => dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
     });
-    if (fault === null || fault.code === 'cancelled') dispatch(statusChanged({ at: 'talking', protocol, volts }));
+    if (fault === null || fault.code === 'cancelled')
+      dispatch(statusChanged({ at: 'talking', protocol, volts }));
     else loseLink(dispatch, link, fault);
     const isComplete = fault === null && reading.missing.length === 0;
-    const entry = await dispatch(record(caseId, { kind: 'reading', via: 'adapter', adapter, isComplete, reading }));
+    const entry = await dispatch(
+      record(caseId, { kind: 'reading', via: 'adapter', adapter, isComplete, reading }),
+    );
     await dispatch(guard(caseId, { type: 'reading-taken', entry: entry.id, isComplete }));
   };
 }
 
-function loseLink(dispatch: (action: ReturnType<typeof statusChanged>) => unknown, link: { port: AdapterPort | null; connection: unknown }, fault: LinkFault): void {
+function loseLink(
+  dispatch: (action: ReturnType<typeof statusChanged>) => unknown,
+  link: { port: AdapterPort | null; connection: unknown },
+  fault: LinkFault,
+): void {
   dispatch(statusChanged({ at: 'lost', words: faultWords(fault) }));
   void link.port?.close();
   link.port = null;
@@ -119,23 +134,39 @@ export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>
         continue;
       }
       if (!link.connection) {
-        await dispatch(guard(caseId, { type: 'car-refused', why: 'No adapter is connected. Connect at Plug in, then clear.' }));
+        await dispatch(
+          guard(caseId, {
+            type: 'car-refused',
+            why: 'No adapter is connected. Connect at Plug in, then clear.',
+          }),
+        );
         continue;
       }
       const result = await clearCodes(link.connection, effect.permit);
       const afterReading = effect.permit.readingEntryId;
       if (result.ok && result.agreed.length > 0) {
-        await dispatch(record(caseId, {
-          kind: 'clear', afterReading, outcome: 'agreed',
-          message: `Agreed: ${result.agreed.join(', ')}${result.refused.length > 0 ? `; refused: ${result.refused.join(', ')}` : ''}`,
-        }));
+        await dispatch(
+          record(caseId, {
+            kind: 'clear',
+            afterReading,
+            outcome: 'agreed',
+            message: `Agreed: ${result.agreed.join(', ')}${result.refused.length > 0 ? `; refused: ${result.refused.join(', ')}` : ''}`,
+          }),
+        );
         await dispatch(guard(caseId, { type: 'car-agreed' }));
         continue;
       }
       const why = result.ok
         ? 'The car refused. Clearing wants the ignition on and the engine off.'
         : `${faultWords(result.fault).sentence} ${faultWords(result.fault).next}`;
-      await dispatch(record(caseId, { kind: 'clear', afterReading, outcome: result.ok ? 'refused' : 'failed', message: why }));
+      await dispatch(
+        record(caseId, {
+          kind: 'clear',
+          afterReading,
+          outcome: result.ok ? 'refused' : 'failed',
+          message: why,
+        }),
+      );
       await dispatch(guard(caseId, { type: 'car-refused', why }));
       if (!result.ok && result.fault.code === 'cut') loseLink(dispatch, link, result.fault);
     }

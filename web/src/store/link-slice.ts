@@ -32,7 +32,10 @@ export const linkSlice = createSlice({
   name: 'link',
   initialState,
   reducers: {
-    linkChanged(state, { payload }: PayloadAction<{ caseId: string | null; adapter: string; status: LinkStatus }>) {
+    linkChanged(
+      state,
+      { payload }: PayloadAction<{ caseId: string | null; adapter: string; status: LinkStatus }>,
+    ) {
       Object.assign(state, payload);
     },
     statusChanged(state, { payload }: PayloadAction<LinkStatus>) {

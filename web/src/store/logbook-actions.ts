@@ -1,11 +1,26 @@
-import { DEFAULT_OWNER, importProblemWords, writeCaseFile, type CaseFile, type CaseRecord, type Entry } from '@pincer/core/case';
+import {
+  DEFAULT_OWNER,
+  importProblemWords,
+  writeCaseFile,
+  type CaseFile,
+  type CaseRecord,
+  type Entry,
+} from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { coreWorker } from '../workers/clients.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
-import { forgetSetAside, loadAll, saveCase, saveDraft, saveSettings, saveVehicle, type Settings } from './storage.ts';
+import {
+  forgetSetAside,
+  loadAll,
+  saveCase,
+  saveDraft,
+  saveSettings,
+  saveVehicle,
+  type Settings,
+} from './storage.ts';
 import type { AppThunk } from './store.ts';
 
 type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at'> : never;
@@ -42,7 +57,13 @@ export function record(caseId: string, entry: NewEntry): AppThunk<Promise<Entry>
 /** Opens a case for a vehicle. */
 export function openCase(vehicle: Vehicle, title: string): AppThunk<Promise<CaseRecord>> {
   return async (dispatch) => {
-    const fresh: CaseRecord = { id: newId('case'), vehicle: vehicle.id, title, openedAt: new Date().toISOString(), entries: [] };
+    const fresh: CaseRecord = {
+      id: newId('case'),
+      vehicle: vehicle.id,
+      title,
+      openedAt: new Date().toISOString(),
+      entries: [],
+    };
     dispatch(logbookSlice.actions.casePut(fresh));
     await saveCase(fresh);
     return fresh;
@@ -108,7 +129,9 @@ export function exportCase(caseId: string): AppThunk<string | null> {
     const { logbook, settings } = getState();
     const found = logbook.cases[caseId];
     const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
-    return found && vehicle ? writeCaseFile(found, vehicle, new Date().toISOString(), settings.owner ?? DEFAULT_OWNER) : null;
+    return found && vehicle
+      ? writeCaseFile(found, vehicle, new Date().toISOString(), settings.owner ?? DEFAULT_OWNER)
+      : null;
   };
 }
 

@@ -12,7 +12,13 @@ export interface LogbookState {
   setAside: SetAside[];
 }
 
-const initialState: LogbookState = { status: 'loading', problem: null, vehicles: {}, cases: {}, setAside: [] };
+const initialState: LogbookState = {
+  status: 'loading',
+  problem: null,
+  vehicles: {},
+  cases: {},
+  setAside: [],
+};
 
 export const logbookSlice = createSlice({
   name: 'logbook',

@@ -55,7 +55,9 @@ export const saveCase = (record: CaseRecord): Promise<unknown> => write(`case:${
 export const saveVehicle = (vehicle: Vehicle): Promise<unknown> => write(`vehicle:${vehicle.id}`, vehicle);
 export const saveSettings = (settings: Settings): Promise<unknown> => write('settings', settings);
 export const saveDraft = (key: string, value: unknown): Promise<unknown> =>
-  inOrder<unknown>(() => (value === null ? store.removeItem(`draft:${key}`) : store.setItem(`draft:${key}`, value)));
+  inOrder<unknown>(() =>
+    value === null ? store.removeItem(`draft:${key}`) : store.setItem(`draft:${key}`, value),
+  );
 
 /**
  * Reads a case back from the disk and says whether an entry is there exactly as it should be.
@@ -109,7 +111,8 @@ export async function loadAll(): Promise<Loaded> {
 function place(key: string, raw: unknown, loaded: Loaded): string | null {
   const stored = storedSchema.safeParse(raw);
   if (!stored.success) return 'it has no version';
-  if (stored.data.version > CURRENT_VERSION) return `it was written by a newer Pincer (version ${stored.data.version})`;
+  if (stored.data.version > CURRENT_VERSION)
+    return `it was written by a newer Pincer (version ${stored.data.version})`;
   const record = migrate({ record: stored.data.record }, stored.data.version)['record'];
   const [kind] = key.split(':');
   switch (kind) {

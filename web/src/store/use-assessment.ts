@@ -6,9 +6,7 @@ import { coreWorker } from '../workers/clients.ts';
 import { useAppSelector } from './store.ts';
 
 export type AssessmentState =
-  | { status: 'working' }
-  | { status: 'ready'; assessment: Assessment }
-  | { status: 'failed'; message: string };
+  { status: 'working' } | { status: 'ready'; assessment: Assessment } | { status: 'failed'; message: string };
 
 /** The latest results by case, so that going from station to station shows no gap. */
 const latest = new Map<string, Assessment>();
@@ -30,7 +28,8 @@ export function useAssessment(record: CaseRecord | undefined, vehicle: Vehicle |
         if (isCurrent) setState({ status: 'ready', assessment });
       })
       .catch((error: unknown) => {
-        if (isCurrent) setState({ status: 'failed', message: error instanceof Error ? error.message : 'unknown' });
+        if (isCurrent)
+          setState({ status: 'failed', message: error instanceof Error ? error.message : 'unknown' });
       });
     return () => {
       isCurrent = false;

@@ -3,18 +3,21 @@ export function cx(...names: (string | false | null | undefined)[]): string {
   return names.filter(Boolean).join(' ');
 }
 
-const TARGET = 'inline-flex min-h-11 items-center justify-center gap-2 rounded-md px-4 text-base font-semibold disabled:opacity-60';
+const TARGET =
+  'inline-flex min-h-11 items-center justify-center gap-2 rounded-md px-4 text-base font-semibold disabled:opacity-60';
 
 /** Looks of buttons: `solid` for the one next thing, `plain` for the others, `own` for what the owner adds. */
 export const BUTTON = {
   solid: `${TARGET} bg-ink text-sheet hover:bg-ink/85`,
   plain: `${TARGET} border border-line bg-sheet text-ink hover:bg-sheet-2`,
   own: `${TARGET} border-2 border-dashed border-own text-own hover:bg-own-soft`,
-  quiet: 'inline-flex min-h-11 items-center gap-2 rounded-md px-3 font-semibold text-ink underline-offset-4 hover:underline',
+  quiet:
+    'inline-flex min-h-11 items-center gap-2 rounded-md px-3 font-semibold text-ink underline-offset-4 hover:underline',
 } as const;
 
 /** Small words with a hairline round them. */
-export const TAG = 'inline-flex items-center rounded border border-line bg-sheet-2 px-2 py-0.5 text-[14px] text-ink';
+export const TAG =
+  'inline-flex items-center rounded border border-line bg-sheet-2 px-2 py-0.5 text-[14px] text-ink';
 
 /** A sheet of paper on the bench. */
 export const SHEET = 'rounded-lg border border-line bg-sheet';

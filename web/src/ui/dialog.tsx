@@ -26,7 +26,8 @@ export function Dialog({
           {...(description ? {} : { 'aria-describedby': undefined })}
           className={cx(
             'fixed z-50 flex flex-col border-line bg-sheet text-ink',
-            side === 'middle' && 'left-1/2 top-[6vh] max-h-[88vh] w-[min(680px,94vw)] -translate-x-1/2 rounded-lg border',
+            side === 'middle' &&
+              'left-1/2 top-[6vh] max-h-[88vh] w-[min(680px,94vw)] -translate-x-1/2 rounded-lg border',
             side === 'left' && 'inset-y-0 left-0 w-[min(440px,88vw)] border-r',
             side === 'right' && 'inset-y-0 right-0 w-[min(480px,92vw)] border-l',
           )}
@@ -34,9 +35,14 @@ export function Dialog({
           <div className="flex items-start justify-between gap-3 border-b border-line px-4 py-2">
             <div className="py-2">
               <Radix.Title className="text-lg">{title}</Radix.Title>
-              {description ? <Radix.Description className="text-[15px] text-ink-2">{description}</Radix.Description> : null}
+              {description ? (
+                <Radix.Description className="text-[15px] text-ink-2">{description}</Radix.Description>
+              ) : null}
             </div>
-            <Radix.Close className="grid size-11 place-items-center rounded-md hover:bg-sheet-2" aria-label="Close">
+            <Radix.Close
+              className="grid size-11 place-items-center rounded-md hover:bg-sheet-2"
+              aria-label="Close"
+            >
               <X size={22} aria-hidden="true" />
             </Radix.Close>
           </div>

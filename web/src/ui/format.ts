@@ -48,5 +48,7 @@ export function figure(value: number): string {
 
 /** Kilometres in the owner's units. */
 export function distance(km: number, units: 'metric' | 'imperial' | 'mixed'): string {
-  return units === 'metric' ? `${Math.round(km).toLocaleString('en-GB')} km` : `${Math.round(km * 0.621371).toLocaleString('en-GB')} mi`;
+  return units === 'metric'
+    ? `${Math.round(km).toLocaleString('en-GB')} km`
+    : `${Math.round(km * 0.621371).toLocaleString('en-GB')} mi`;
 }

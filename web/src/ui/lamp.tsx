@@ -4,11 +4,27 @@ import type { LampId } from '@pincer/core/case';
 const SHAPES: Record<LampId, React.ReactNode> = {
   engine: <path d="M9 11h9v-3h-4V6h10v2h-4v3h4l3 4h3v-3h3v12h-3v-3h-3v5H14l-4-4H7v4H4V14h3v4h2z" />,
   oil: <path d="M3 15l6 2 3-4h6l3 3 9-4-7 12H10l-2-5-5-1zM13 9h5v2h-5zM31 19c2 3 2 5 0 6-2-1-2-3 0-6z" />,
-  temperature: <path d="M14 5h4v3h4v2h-4v3h4v2h-4v5a4 4 0 1 1-4 0zM3 25q3-3 6 0t6 0 6 0 6 0 6 0v2q-3 3-6 0t-6 0-6 0-6 0-6 0z" />,
-  charging: <path d="M4 10h4V7h6v3h8V7h6v3h4v17H4zm4 8h6v2H8zm14-3h2v3h3v2h-3v3h-2v-3h-3v-2h3z" fillRule="evenodd" />,
-  brakes: <path d="M18 6a11 11 0 1 1 0 22 11 11 0 0 1 0-22zm0 3a8 8 0 1 0 0 16 8 8 0 0 0 0-16zm-1.500 2h3v8h-3zm0 9.500h3v3h-3zM7 6a14 14 0 0 0 0 22l1-2a11 11 0 0 1 0-18zM29 6a14 14 0 0 1 0 22l-1-2a11 11 0 0 0 0-18z" fillRule="evenodd" />,
-  stability: <path d="M10 7h16l3 8v7h-4v-3H11v3H7v-7zm3 2-2 5h14l-2-5zM8 25q4-2 6 1t6 0v2q-4 3-7 0t-5-1zM20 25q4-2 6 1t5 0v2q-4 3-6 0t-5-1z" fillRule="evenodd" />,
-  airbag: <path d="M13 5a3 3 0 1 1 0 6 3 3 0 0 1 0-6zM9 13h6l3 8h6l4 7h-4l-3-4h-8zM24 8a6 6 0 1 1 0 12 6 6 0 0 1 0-12z" />,
+  temperature: (
+    <path d="M14 5h4v3h4v2h-4v3h4v2h-4v5a4 4 0 1 1-4 0zM3 25q3-3 6 0t6 0 6 0 6 0 6 0v2q-3 3-6 0t-6 0-6 0-6 0-6 0z" />
+  ),
+  charging: (
+    <path d="M4 10h4V7h6v3h8V7h6v3h4v17H4zm4 8h6v2H8zm14-3h2v3h3v2h-3v3h-2v-3h-3v-2h3z" fillRule="evenodd" />
+  ),
+  brakes: (
+    <path
+      d="M18 6a11 11 0 1 1 0 22 11 11 0 0 1 0-22zm0 3a8 8 0 1 0 0 16 8 8 0 0 0 0-16zm-1.500 2h3v8h-3zm0 9.500h3v3h-3zM7 6a14 14 0 0 0 0 22l1-2a11 11 0 0 1 0-18zM29 6a14 14 0 0 1 0 22l-1-2a11 11 0 0 0 0-18z"
+      fillRule="evenodd"
+    />
+  ),
+  stability: (
+    <path
+      d="M10 7h16l3 8v7h-4v-3H11v3H7v-7zm3 2-2 5h14l-2-5zM8 25q4-2 6 1t6 0v2q-4 3-7 0t-5-1zM20 25q4-2 6 1t5 0v2q-4 3-6 0t-5-1z"
+      fillRule="evenodd"
+    />
+  ),
+  airbag: (
+    <path d="M13 5a3 3 0 1 1 0 6 3 3 0 0 1 0-6zM9 13h6l3 8h6l4 7h-4l-3-4h-8zM24 8a6 6 0 1 1 0 12 6 6 0 0 1 0-12z" />
+  ),
   glow: <path d="M3 17h7c3-9 10-9 9 0-1 7-6 6-5 0 1-9 9-9 10 0h9v3h-12c-1-4-2-3-2 0-2 9-11 8-11 0H3z" />,
   other: <path d="M18 5l14 24H4zm-1.500 8h3v8h-3zm0 10h3v3h-3z" fillRule="evenodd" />,
 };

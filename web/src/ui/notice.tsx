@@ -13,7 +13,12 @@ export function Notice({
   tone?: 'plain' | 'strong';
 }) {
   return (
-    <div className={cx('rounded-lg border bg-sheet p-4', tone === 'strong' ? 'border-2 border-ink' : 'border-line')}>
+    <div
+      className={cx(
+        'rounded-lg border bg-sheet p-4',
+        tone === 'strong' ? 'border-2 border-ink' : 'border-line',
+      )}
+    >
       <p className="text-[17px] font-bold">{title}</p>
       {children ? <div className="mt-1 text-ink-2">{children}</div> : null}
       {action ? <div className="mt-3">{action}</div> : null}

@@ -1,7 +1,17 @@
 import { BUTTON } from './classes.ts';
 
 /** Long work: what it does, how far it is, and the way to stop it with what it has. */
-export function Progress({ step, done, total, onStop }: { step: string; done: number; total: number; onStop: () => void }) {
+export function Progress({
+  step,
+  done,
+  total,
+  onStop,
+}: {
+  step: string;
+  done: number;
+  total: number;
+  onStop: () => void;
+}) {
   return (
     <div className="flex flex-wrap items-center gap-4">
       <div className="min-w-56 flex-1">
@@ -19,7 +29,10 @@ export function Progress({ step, done, total, onStop }: { step: string; done: nu
           aria-valuemax={total}
           className="mt-1 h-3 rounded-sm bg-line"
         >
-          <div className="h-full rounded-sm bg-car" style={{ width: `${(done / Math.max(1, total)) * 100}%` }} />
+          <div
+            className="h-full rounded-sm bg-car"
+            style={{ width: `${(done / Math.max(1, total)) * 100}%` }}
+          />
         </div>
       </div>
       <button type="button" className={BUTTON.plain} onClick={onStop}>

@@ -32,7 +32,9 @@ export function Segments<T extends string>({
           value={o.id}
           className={cx(
             'min-h-11 flex-1 whitespace-nowrap border-r border-line px-3 text-[15px] font-semibold last:border-r-0 hover:bg-sheet-2',
-            tone === 'own' ? 'data-[state=on]:bg-own data-[state=on]:text-sheet' : 'data-[state=on]:bg-ink data-[state=on]:text-sheet',
+            tone === 'own'
+              ? 'data-[state=on]:bg-own data-[state=on]:text-sheet'
+              : 'data-[state=on]:bg-ink data-[state=on]:text-sheet',
           )}
         >
           {o.title}

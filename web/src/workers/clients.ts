@@ -14,12 +14,16 @@ export function coreWorker(): Remote<CoreApi> {
 
 /** The stand-in's worker, started at the first use. */
 export function standInWorker(): Remote<StandInApi> {
-  standIn ??= wrap<StandInApi>(new Worker(new URL('./stand-in.worker.ts', import.meta.url), { type: 'module' }));
+  standIn ??= wrap<StandInApi>(
+    new Worker(new URL('./stand-in.worker.ts', import.meta.url), { type: 'module' }),
+  );
   return standIn;
 }
 
 /** Plugs an adapter into the stand-in: a transport like any other, whose bytes come from the worker. */
-export async function plugIntoStandIn(setup: StandInSetup): Promise<{ transport: Transport; state: StandInState }> {
+export async function plugIntoStandIn(
+  setup: StandInSetup,
+): Promise<{ transport: Transport; state: StandInState }> {
   const worker = standInWorker();
   const incoming = new ByteQueue();
   const state = await worker.start(

@@ -6,7 +6,8 @@ import type { Vehicle } from '@pincer/core/vehicle';
 
 /** The core, off the main thread. */
 const api = {
-  assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) => assess(record, vehicle, new Date(now), owner),
+  assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) =>
+    assess(record, vehicle, new Date(now), owner),
   readCaseFile,
   decodeFileText,
 };

@@ -20,7 +20,13 @@ export function Decide() {
   const isStale = assessment.stations.find((s) => s.id === 'decide')?.status === 'stale';
   const choose = async (option: Option) => {
     const cause = option.id === 'repair' ? assessment.procedures[0]?.cause : undefined;
-    await dispatch(addRecord(record.id, { kind: 'decision', option: option.id, ...(cause === undefined ? {} : { cause }) }));
+    await dispatch(
+      addRecord(record.id, {
+        kind: 'decision',
+        option: option.id,
+        ...(cause === undefined ? {} : { cause }),
+      }),
+    );
     void navigate(`/case/${record.id}/${AFTER[option.id]}`);
   };
   const best = options.find((o) => o.id === recommended);
@@ -28,17 +34,38 @@ export function Decide() {
     <StationPage
       title="Decide"
       lead="Costs are expected costs until it is dealt with, your own time at your own rate included. Change the rates in the settings."
-      {...(best ? { next: { title: `We would: ${best.title.toLowerCase()}`, detail: why, action: <button type="button" className={`${BUTTON.solid} w-full sm:w-auto`} onClick={() => void choose(best)}>Choose this</button> } } : {})}
+      {...(best
+        ? {
+            next: {
+              title: `We would: ${best.title.toLowerCase()}`,
+              detail: why,
+              action: (
+                <button
+                  type="button"
+                  className={`${BUTTON.solid} w-full sm:w-auto`}
+                  onClick={() => void choose(best)}
+                >
+                  Choose this
+                </button>
+              ),
+            },
+          }
+        : {})}
     >
       {decision ? (
         <p className={`${SHEET} px-4 py-3`}>
-          You chose “{options.find((o) => o.id === decision.option)?.title.toLowerCase()}” {moment(decision.at)}.
-          {isStale ? <b> Facts have come in since; look again.</b> : null}
+          You chose “{options.find((o) => o.id === decision.option)?.title.toLowerCase()}”{' '}
+          {moment(decision.at)}.{isStale ? <b> Facts have come in since; look again.</b> : null}
         </p>
       ) : null}
       <div className="grid gap-3 lg:grid-cols-3">
         {options.map((o) => (
-          <Choice key={o.id} option={o} isRecommended={o.id === recommended} onChoose={() => void choose(o)} />
+          <Choice
+            key={o.id}
+            option={o}
+            isRecommended={o.id === recommended}
+            onChoose={() => void choose(o)}
+          />
         ))}
       </div>
       <section className={`${SHEET} p-4`}>
@@ -53,14 +80,30 @@ export function Decide() {
   );
 }
 
-function Choice({ option, isRecommended, onChoose }: { option: Option; isRecommended: boolean; onChoose: () => void }) {
+function Choice({
+  option,
+  isRecommended,
+  onChoose,
+}: {
+  option: Option;
+  isRecommended: boolean;
+  onChoose: () => void;
+}) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
   const isClosed = option.blocked.length > 0;
   return (
-    <section aria-label={option.title} className={cx('flex flex-col rounded-lg border bg-sheet p-4', isRecommended ? 'border-[3px] border-ink' : 'border-line')}>
+    <section
+      aria-label={option.title}
+      className={cx(
+        'flex flex-col rounded-lg border bg-sheet p-4',
+        isRecommended ? 'border-[3px] border-ink' : 'border-line',
+      )}
+    >
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="text-xl">{option.title}</h3>
-        {isRecommended ? <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">we would</span> : null}
+        {isRecommended ? (
+          <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">we would</span>
+        ) : null}
       </div>
       <dl className="mt-3 grid grid-cols-3 gap-2">
         <Figure name="cost" value={money(option.cost, currency)} />
@@ -85,7 +128,12 @@ function Choice({ option, isRecommended, onChoose }: { option: Option; isRecomme
           ))}
         </ul>
       ) : null}
-      <button type="button" className={`${isRecommended ? BUTTON.solid : BUTTON.plain} mt-4`} disabled={isClosed} onClick={onChoose}>
+      <button
+        type="button"
+        className={`${isRecommended ? BUTTON.solid : BUTTON.plain} mt-4`}
+        disabled={isClosed}
+        onClick={onChoose}
+      >
         {isClosed ? 'Closed for now' : `Choose: ${option.title.toLowerCase()}`}
       </button>
     </section>

@@ -21,7 +21,10 @@ export function Fix() {
   if (!procedure) {
     return (
       <StationPage title="Fix" next={{ title: 'Next: narrow it down', to: `/case/${record.id}/narrow` }}>
-        <Notice title="Nothing to fix yet.">No cause stands out. Read the car and narrow it down first; a part bought on a guess is the dearest one.</Notice>
+        <Notice title="Nothing to fix yet.">
+          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the dearest
+          one.
+        </Notice>
       </StationPage>
     );
   }
@@ -29,7 +32,15 @@ export function Fix() {
     <StationPage
       title="Fix"
       lead="Handbook and workshop manual outrank these steps, above all for torque and safety."
-      {...(state.repairs.length > 0 ? { next: { title: 'Next: prove it', detail: 'Clear, read again, drive.', to: `/case/${record.id}/prove` } } : {})}
+      {...(state.repairs.length > 0
+        ? {
+            next: {
+              title: 'Next: prove it',
+              detail: 'Clear, read again, drive.',
+              to: `/case/${record.id}/prove`,
+            },
+          }
+        : {})}
     >
       <div className="grid gap-4 lg:grid-cols-[300px_1fr]">
         <section aria-label="Procedures" className={`${SHEET} self-start`}>
@@ -41,7 +52,10 @@ export function Fix() {
                   type="button"
                   aria-pressed={p.cause === procedure.cause}
                   onClick={() => setCause(p.cause)}
-                  className={cx('flex min-h-11 w-full justify-between gap-2 px-4 py-2 text-left hover:bg-sheet-2', p.cause === procedure.cause && 'font-bold shadow-[inset_5px_0_0_var(--ink)]')}
+                  className={cx(
+                    'flex min-h-11 w-full justify-between gap-2 px-4 py-2 text-left hover:bg-sheet-2',
+                    p.cause === procedure.cause && 'font-bold shadow-[inset_5px_0_0_var(--ink)]',
+                  )}
                 >
                   <span>
                     {p.title}
@@ -79,7 +93,8 @@ interface Ticks {
   note: string;
 }
 const UNTICKED: Ticks = { hasSeen: false, done: [], cost: '', note: '' };
-const isTicks = (v: unknown): v is Ticks => typeof v === 'object' && v !== null && 'hasSeen' in v && 'done' in v && 'cost' in v && 'note' in v;
+const isTicks = (v: unknown): v is Ticks =>
+  typeof v === 'object' && v !== null && 'hasSeen' in v && 'done' in v && 'cost' in v && 'note' in v;
 
 function Procedure({ procedure }: { procedure: ProcedureView }) {
   const { record } = useCase();
@@ -92,7 +107,8 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
   const finish = async () => {
     await dispatch(
       addRecord(record.id, {
-        kind: 'repair', cause: procedure.cause,
+        kind: 'repair',
+        cause: procedure.cause,
         ...(cost === undefined ? {} : { cost }),
         ...(ticks.note.trim() === '' ? {} : { note: ticks.note.trim() }),
       }),
@@ -106,7 +122,9 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
         <h3 className="text-xl">{procedure.title}</h3>
         <p className="mt-1 flex flex-wrap gap-1.5">
           <span className={TAG}>{duration(procedure.minutes)}</span>
-          <span className={TAG}>{procedure.parts === 0 ? 'no parts' : `about ${money(procedure.parts, currency)} of parts`}</span>
+          <span className={TAG}>
+            {procedure.parts === 0 ? 'no parts' : `about ${money(procedure.parts, currency)} of parts`}
+          </span>
           {procedure.tools.map((t) => (
             <span key={t.id} className={TAG}>
               {t.name}
@@ -136,7 +154,12 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
                     type="checkbox"
                     className="mt-0.5 size-6 shrink-0 accent-(--own)"
                     checked={ticks.done.includes(i)}
-                    onChange={(e) => setTicks({ ...ticks, done: e.target.checked ? [...ticks.done, i] : ticks.done.filter((d) => d !== i) })}
+                    onChange={(e) =>
+                      setTicks({
+                        ...ticks,
+                        done: e.target.checked ? [...ticks.done, i] : ticks.done.filter((d) => d !== i),
+                      })
+                    }
                   />
                   <span className={ticks.done.includes(i) ? 'text-ink-2 line-through' : ''}>{step}</span>
                 </label>
@@ -147,13 +170,28 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
             <div className="grid items-end gap-3 border-t border-line pt-3 sm:grid-cols-[140px_1fr_auto]">
               <label className="block">
                 <span className="font-semibold">Spent, {currency}</span>
-                <input className={`${FIELD} font-mono`} inputMode="decimal" value={ticks.cost} aria-invalid={isCostWrong} onChange={(e) => setTicks({ ...ticks, cost: e.target.value })} />
+                <input
+                  className={`${FIELD} font-mono`}
+                  inputMode="decimal"
+                  value={ticks.cost}
+                  aria-invalid={isCostWrong}
+                  onChange={(e) => setTicks({ ...ticks, cost: e.target.value })}
+                />
               </label>
               <label className="block">
                 <span className="font-semibold">What you saw or did</span>
-                <input className={FIELD} value={ticks.note} onChange={(e) => setTicks({ ...ticks, note: e.target.value })} />
+                <input
+                  className={FIELD}
+                  value={ticks.note}
+                  onChange={(e) => setTicks({ ...ticks, note: e.target.value })}
+                />
               </label>
-              <button type="button" className={BUTTON.solid} disabled={isCostWrong} onClick={() => void finish()}>
+              <button
+                type="button"
+                className={BUTTON.solid}
+                disabled={isCostWrong}
+                onClick={() => void finish()}
+              >
                 Record as done
               </button>
             </div>

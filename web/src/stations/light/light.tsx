@@ -30,16 +30,22 @@ const GROUPS = [
 export function Light() {
   const { record, state, assessment } = useCase();
   const dispatch = useAppDispatch();
-  const setLamp = (lamp: LampId, mode: LampMode) => void dispatch(addRecord(record.id, { kind: 'lamp', lamp, mode }));
+  const setLamp = (lamp: LampId, mode: LampMode) =>
+    void dispatch(addRecord(record.id, { kind: 'lamp', lamp, mode }));
   const answer = (observation: ObservationKey, next: Answered) =>
     void dispatch(addRecord(record.id, { kind: 'observation', observation, answer: next }));
-  const urgent = assessment.allowance.level <= 1 ? assessment.allowance.reasons.find((r) => r.isDeciding) : undefined;
+  const urgent =
+    assessment.allowance.level <= 1 ? assessment.allowance.reasons.find((r) => r.isDeciding) : undefined;
 
   return (
     <StationPage
       title="What lit, and how does it run?"
       lead="Tap what you know: once for yes, twice for no, again for don’t know. What you leave open counts as unknown, never as good."
-      next={{ title: urgent ? urgent.then : 'Next: plug in and read', detail: urgent ? 'Do this first.' : 'A reading takes under a minute and writes everything down.', to: `/case/${record.id}/plug-in` }}
+      next={{
+        title: urgent ? urgent.then : 'Next: plug in and read',
+        detail: urgent ? 'Do this first.' : 'A reading takes under a minute and writes everything down.',
+        to: `/case/${record.id}/plug-in`,
+      }}
     >
       <div className="grid gap-4 xl:grid-cols-[1.06fr_1fr]">
         <section aria-labelledby="lamps" className={`${SHEET} self-start`}>
@@ -52,14 +58,27 @@ export function Light() {
               const isLit = mode !== null && mode !== 'out';
               return (
                 <li key={lamp} className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1">
-                  <span className={cx('flex min-w-[168px] flex-1 items-center gap-3', isLit ? 'text-own' : 'text-ink')}>
+                  <span
+                    className={cx(
+                      'flex min-w-[168px] flex-1 items-center gap-3',
+                      isLit ? 'text-own' : 'text-ink',
+                    )}
+                  >
                     <Lamp lamp={lamp} />
                     <span className="leading-tight">
                       <span className="font-semibold">{LAMPS[lamp]}</span>
-                      {STOP.has(lamp) ? <span className="block text-[13px] text-ink-2">lit: stop now</span> : null}
+                      {STOP.has(lamp) ? (
+                        <span className="block text-[13px] text-ink-2">lit: stop now</span>
+                      ) : null}
                     </span>
                   </span>
-                  <Segments label={LAMPS[lamp]} options={MODES} value={mode} onChange={(m) => setLamp(lamp, m)} tone={isLit ? 'own' : 'ink'} />
+                  <Segments
+                    label={LAMPS[lamp]}
+                    options={MODES}
+                    value={mode}
+                    onChange={(m) => setLamp(lamp, m)}
+                    tone={isLit ? 'own' : 'ink'}
+                  />
                 </li>
               );
             })}
@@ -70,8 +89,15 @@ export function Light() {
             <section key={group.id} aria-label={group.title} className={`${SHEET} p-4`}>
               <h3 className="text-lg">{group.title}</h3>
               <div className="mt-2 flex flex-wrap gap-2">
-                {OWNER_OBSERVATIONS.filter((key) => OBSERVATIONS[key].side === 'owner' && kindOf(key) === group.id).map((key) => (
-                  <Answer key={key} title={OBSERVATIONS[key].title} value={state.observations.get(key)?.answer ?? 'unknown'} onChange={(a) => answer(key, a)} />
+                {OWNER_OBSERVATIONS.filter(
+                  (key) => OBSERVATIONS[key].side === 'owner' && kindOf(key) === group.id,
+                ).map((key) => (
+                  <Answer
+                    key={key}
+                    title={OBSERVATIONS[key].title}
+                    value={state.observations.get(key)?.answer ?? 'unknown'}
+                    onChange={(a) => answer(key, a)}
+                  />
                 ))}
               </div>
             </section>
@@ -91,7 +117,15 @@ const NEXT: Readonly<Record<Answered, Answered>> = { unknown: 'yes', yes: 'no', 
 const WORDS: Readonly<Record<Answered, string>> = { unknown: 'not answered', yes: 'yes', no: 'no' };
 
 /** Yes, no or unknown with one target for a thumb. */
-function Answer({ title, value, onChange }: { title: string; value: Answered; onChange: (value: Answered) => void }) {
+function Answer({
+  title,
+  value,
+  onChange,
+}: {
+  title: string;
+  value: Answered;
+  onChange: (value: Answered) => void;
+}) {
   return (
     <button
       type="button"

@@ -16,23 +16,42 @@ export function Meaning() {
       lead="A code names a circuit or a symptom. It narrows the search; it never says what to buy."
       next={
         codes.length > 0
-          ? { title: 'Next: narrow it down', detail: 'Which causes account for this, and what tells them apart.', to: `/case/${record.id}/narrow` }
-          : { title: 'Next: read the car', detail: 'There is no code to explain yet.', to: `/case/${record.id}/read` }
+          ? {
+              title: 'Next: narrow it down',
+              detail: 'Which causes account for this, and what tells them apart.',
+              to: `/case/${record.id}/narrow`,
+            }
+          : {
+              title: 'Next: read the car',
+              detail: 'There is no code to explain yet.',
+              to: `/case/${record.id}/read`,
+            }
       }
     >
       {codes.length === 0 ? (
         <Notice title="No code that fails now.">
-          {assessment.facts.some((f) => f.kind === 'code') ? 'Only history is stored.' : 'Read the car first, or look a code up in the search.'}
+          {assessment.facts.some((f) => f.kind === 'code')
+            ? 'Only history is stored.'
+            : 'Read the car first, or look a code up in the search.'}
         </Notice>
       ) : null}
       {groups.map((g) => (
         <section key={g.cause} className={SHEET}>
           <div className="border-b border-line px-4 py-3">
             <h3 className="text-lg">
-              {g.codes.length === 1 ? 'One code, one story' : `These ${g.codes.length} codes may follow from one thing`}
+              {g.codes.length === 1
+                ? 'One code, one story'
+                : `These ${g.codes.length} codes may follow from one thing`}
             </h3>
             <p className="text-ink-2">
-              As things stand, the likeliest is: <Link className="font-semibold text-ink underline underline-offset-4" to={`/case/${record.id}/narrow?cause=${encodeURIComponent(g.cause)}`}>{g.title.toLowerCase()}</Link>. Checks can change that.
+              As things stand, the likeliest is:{' '}
+              <Link
+                className="font-semibold text-ink underline underline-offset-4"
+                to={`/case/${record.id}/narrow?cause=${encodeURIComponent(g.cause)}`}
+              >
+                {g.title.toLowerCase()}
+              </Link>
+              . Checks can change that.
             </p>
           </div>
           <CodeList codes={g.codes.flatMap((c) => byCode.get(c) ?? [])} />
@@ -43,7 +62,9 @@ export function Meaning() {
           <div className="border-b border-line px-4 py-3">
             <h3 className="text-lg">{groups.length > 0 ? 'Left over' : 'Codes'}</h3>
             <p className="text-ink-2">
-              {groups.length > 0 ? 'The likeliest cause does not account for these: a second fault, or something that the library does not hold.' : 'No cause in the library accounts for these yet.'}
+              {groups.length > 0
+                ? 'The likeliest cause does not account for these: a second fault, or something that the library does not hold.'
+                : 'No cause in the library accounts for these yet.'}
             </p>
           </div>
           <CodeList codes={leftOver.flatMap((c) => byCode.get(c) ?? [])} />
@@ -67,7 +88,10 @@ function CodeList({ codes }: { codes: readonly CodeView[] }) {
       {codes.map((c) => (
         <li key={c.code} className="border-l-[6px] border-car px-4 py-3">
           <p className="text-[18px]">
-            <Link to={`/codes/${c.code}`} className="font-mono font-semibold text-car underline underline-offset-4">
+            <Link
+              to={`/codes/${c.code}`}
+              className="font-mono font-semibold text-car underline underline-offset-4"
+            >
               {c.code}
             </Link>{' '}
             <b>{c.title}</b>

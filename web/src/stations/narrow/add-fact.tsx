@@ -22,7 +22,12 @@ export function AddFact({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const [note, setNote, forgetNote] = useDraft(`note:${record.id}`, '', isText);
   return (
-    <Dialog title="Something you saw or did" description="Answers move the causes; a note is kept in the log." open onOpenChange={onClose}>
+    <Dialog
+      title="Something you saw or did"
+      description="Answers move the causes; a note is kept in the log."
+      open
+      onOpenChange={onClose}
+    >
       <form
         className="space-y-2"
         onSubmit={(e) => {
@@ -36,7 +41,12 @@ export function AddFact({ onClose }: { onClose: () => void }) {
       >
         <label className="block">
           <span className="font-semibold">A note in your own words</span>
-          <textarea className={`${FIELD} mt-1 py-2`} rows={2} value={note} onChange={(e) => setNote(e.target.value)} />
+          <textarea
+            className={`${FIELD} mt-1 py-2`}
+            rows={2}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
         </label>
         <button type="submit" className={BUTTON.plain} disabled={note.trim() === ''}>
           Record the note
@@ -53,7 +63,9 @@ export function AddFact({ onClose }: { onClose: () => void }) {
                 options={ANSWERS}
                 value={state.observations.get(key)?.answer ?? null}
                 tone="own"
-                onChange={(answer) => void dispatch(addRecord(record.id, { kind: 'observation', observation: key, answer }))}
+                onChange={(answer) =>
+                  void dispatch(addRecord(record.id, { kind: 'observation', observation: key, answer }))
+                }
               />
             </li>
           );

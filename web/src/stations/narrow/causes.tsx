@@ -7,7 +7,17 @@ import { percent } from '../../ui/format.ts';
 const SHOWN = 6;
 
 /** The causes: width is the chance, slate and clay the shares of car and owner in what speaks for each. */
-export function Causes({ causes, none, selected, onSelect }: { causes: readonly CauseView[]; none: number; selected: string | undefined; onSelect: (id: string) => void }) {
+export function Causes({
+  causes,
+  none,
+  selected,
+  onSelect,
+}: {
+  causes: readonly CauseView[];
+  none: number;
+  selected: string | undefined;
+  onSelect: (id: string) => void;
+}) {
   const [isAll, setAll] = useState(false);
   if (causes.length === 0) return null;
   const shown = isAll ? causes : causes.slice(0, SHOWN);
@@ -15,7 +25,9 @@ export function Causes({ causes, none, selected, onSelect }: { causes: readonly 
   return (
     <section aria-label="What it can be" className="flex h-full flex-col">
       <h3 className="mt-1 text-center text-[18px]">What it can be</h3>
-      <p className="mb-2 hidden text-center text-[14px] text-ink-2 sm:block">width is the chance; choose one to see what speaks for it</p>
+      <p className="mb-2 hidden text-center text-[14px] text-ink-2 sm:block">
+        width is the chance; choose one to see what speaks for it
+      </p>
       <ul>
         {shown.map((c) => {
           const isHeld = c.id === selected;
@@ -35,14 +47,22 @@ export function Causes({ causes, none, selected, onSelect }: { causes: readonly 
               >
                 <span className={cx('font-semibold leading-tight', isHeld ? 'text-[18px]' : 'text-[16px]')}>
                   {c.title}{' '}
-                  <span className="whitespace-nowrap font-mono text-[14px] font-normal text-ink-2">{percent(c.probability)}</span>
+                  <span className="whitespace-nowrap font-mono text-[14px] font-normal text-ink-2">
+                    {percent(c.probability)}
+                  </span>
                 </span>
                 {isHeld ? (
                   <span className="block text-[14px] text-ink-2">
-                    {c.accountsFor.length === 0 ? 'accounts for no code' : `accounts for ${c.accountsFor.join(', ')}`}
+                    {c.accountsFor.length === 0
+                      ? 'accounts for no code'
+                      : `accounts for ${c.accountsFor.join(', ')}`}
                   </span>
                 ) : null}
-                <span aria-hidden="true" className={cx('mx-auto mt-1 flex overflow-hidden rounded-[2px]', isHeld ? 'h-4' : 'h-2.5')} style={{ width: `${width}%` }}>
+                <span
+                  aria-hidden="true"
+                  className={cx('mx-auto mt-1 flex overflow-hidden rounded-[2px]', isHeld ? 'h-4' : 'h-2.5')}
+                  style={{ width: `${width}%` }}
+                >
                   <span className="h-full bg-car" style={{ width: `${c.carShare * 100}%` }} />
                   <span className="h-full flex-1 bg-own" />
                 </span>
@@ -52,8 +72,14 @@ export function Causes({ causes, none, selected, onSelect }: { causes: readonly 
         })}
       </ul>
       {causes.length > SHOWN ? (
-        <button type="button" className={`${BUTTON.quiet} self-center text-[15px]`} onClick={() => setAll(!isAll)}>
-          {isAll ? 'Fewer' : `${causes.length - SHOWN} more, each below ${percent(causes[SHOWN - 1]?.probability ?? 0)}`}
+        <button
+          type="button"
+          className={`${BUTTON.quiet} self-center text-[15px]`}
+          onClick={() => setAll(!isAll)}
+        >
+          {isAll
+            ? 'Fewer'
+            : `${causes.length - SHOWN} more, each below ${percent(causes[SHOWN - 1]?.probability ?? 0)}`}
         </button>
       ) : null}
       <p className="mt-auto pt-1 text-center text-ink-2">

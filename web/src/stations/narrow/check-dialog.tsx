@@ -17,27 +17,47 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
   return (
     <Dialog
       title={check ? check.title : 'Checks to choose from'}
-      description={check ? 'Cautions first, then how, then what you found.' : 'In the order of what they save, their own cost taken off.'}
+      description={
+        check
+          ? 'Cautions first, then how, then what you found.'
+          : 'In the order of what they save, their own cost taken off.'
+      }
       open
       onOpenChange={onClose}
     >
-      {check ? <OneCheck check={check} onDone={onClose} /> : <CheckList checks={assessment.checks} onChoose={setCheck} />}
+      {check ? (
+        <OneCheck check={check} onDone={onClose} />
+      ) : (
+        <CheckList checks={assessment.checks} onChoose={setCheck} />
+      )}
     </Dialog>
   );
 }
 
-function CheckList({ checks, onChoose }: { checks: readonly CheckView[]; onChoose: (check: CheckView) => void }) {
+function CheckList({
+  checks,
+  onChoose,
+}: {
+  checks: readonly CheckView[];
+  onChoose: (check: CheckView) => void;
+}) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
   return (
     <ul className="divide-y divide-line">
       {checks.map((c) => (
         <li key={c.id}>
-          <button type="button" className="w-full py-2.5 text-left hover:bg-sheet-2" onClick={() => onChoose(c)}>
+          <button
+            type="button"
+            className="w-full py-2.5 text-left hover:bg-sheet-2"
+            onClick={() => onChoose(c)}
+          >
             <span className="font-semibold">{c.title}</span>
             <span className="mt-1 flex flex-wrap gap-1.5">
               <CheckTags check={c} currency={currency} />
             </span>
-            <span className="text-[15px] text-ink-2">{c.gain > 0 ? `saves about ${money(c.gain, currency)}` : 'costs more than it saves'}</span>
+            <span className="text-[15px] text-ink-2">
+              {c.gain > 0 ? `saves about ${money(c.gain, currency)}` : 'costs more than it saves'}
+            </span>
           </button>
         </li>
       ))}
@@ -70,7 +90,11 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
             <ul className="mt-2 space-y-2">
               {check.outcomes.map((o) => (
                 <li key={o.id}>
-                  <button type="button" className="w-full rounded-md border-2 border-own px-3 py-2 text-left hover:bg-own-soft" onClick={() => void take(o.id, o.title)}>
+                  <button
+                    type="button"
+                    className="w-full rounded-md border-2 border-own px-3 py-2 text-left hover:bg-own-soft"
+                    onClick={() => void take(o.id, o.title)}
+                  >
                     <span className="flex justify-between gap-3">
                       <b>{o.title}</b>
                       <span className="font-mono text-[14px] text-ink-2">expected {percent(o.chance)}</span>
@@ -78,7 +102,8 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
                     <span className="block text-[15px]">{o.says}</span>
                     {o.leads[0] ? (
                       <span className="block text-[14px] text-ink-2">
-                        Then in front: {o.leads[0].title.toLowerCase()}, <span className="font-mono">{percent(o.leads[0].probability)}</span>
+                        Then in front: {o.leads[0].title.toLowerCase()},{' '}
+                        <span className="font-mono">{percent(o.leads[0].probability)}</span>
                       </span>
                     ) : null}
                   </button>

@@ -7,7 +7,8 @@ import { weight } from '../../ui/format.ts';
  * rest fade. Readings that are sound and say nothing of this cause fold into one line.
  */
 export function JawFacts({ facts, selected }: { facts: readonly Fact[]; selected: CauseView | undefined }) {
-  const isQuiet = (f: Fact) => f.kind === 'reading' && f.isSound === true && selected?.weights[f.id] === undefined;
+  const isQuiet = (f: Fact) =>
+    f.kind === 'reading' && f.isSound === true && selected?.weights[f.id] === undefined;
   const quiet = facts.filter(isQuiet);
   return (
     <>

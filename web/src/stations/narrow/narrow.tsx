@@ -38,7 +38,10 @@ export function Narrow() {
     <>
       <h2 className="sr-only">Narrow it down</h2>
       {isWide ? (
-        <div ref={frame} className="relative grid min-h-[380px] flex-1 grid-cols-[1fr_1.18fr_1fr] p-4 pb-3 lg:max-h-[calc(100dvh-240px)]">
+        <div
+          ref={frame}
+          className="relative grid min-h-[380px] flex-1 grid-cols-[1fr_1.18fr_1fr] p-4 pb-3 lg:max-h-[calc(100dvh-240px)]"
+        >
           <Jaw side="car" title="The car says" caption={carCaption}>
             <JawFacts facts={car} selected={selected} />
           </Jaw>
@@ -56,7 +59,13 @@ export function Narrow() {
           <Pull side="car" label={`The car says · ${car.length}`} onClick={() => setPulled('car')} />
           <Pull side="owner" label={`You found · ${owner.length}`} onClick={() => setPulled('owner')} />
           <Causes causes={causes} none={assessment.none} selected={selected?.id} onSelect={select} />
-          <Dialog title={pulled === 'owner' ? 'You found' : 'The car says'} description={pulled === 'owner' ? ownerCaption : carCaption} side={pulled === 'owner' ? 'right' : 'left'} open={pulled !== null} onOpenChange={() => setPulled(null)}>
+          <Dialog
+            title={pulled === 'owner' ? 'You found' : 'The car says'}
+            description={pulled === 'owner' ? ownerCaption : carCaption}
+            side={pulled === 'owner' ? 'right' : 'left'}
+            open={pulled !== null}
+            onOpenChange={() => setPulled(null)}
+          >
             <JawFacts facts={pulled === 'owner' ? owner : car} selected={selected} />
             {pulled === 'owner' ? add : null}
           </Dialog>
@@ -64,7 +73,9 @@ export function Narrow() {
       )}
       {causes.length === 0 ? (
         <div className="px-4 pb-4">
-          <Notice title="Nothing to hold yet.">Say at Light what you notice, or read the car. Each fact makes the list shorter.</Notice>
+          <Notice title="Nothing to hold yet.">
+            Say at Light what you notice, or read the car. Each fact makes the list shorter.
+          </Notice>
         </div>
       ) : (
         <NextCheck caseId={record.id} />
@@ -88,7 +99,17 @@ function useIsWide(): boolean {
   return isWide;
 }
 
-function Jaw({ side, title, caption, children }: { side: Fact['side']; title: string; caption: string; children: React.ReactNode }) {
+function Jaw({
+  side,
+  title,
+  caption,
+  children,
+}: {
+  side: Fact['side'];
+  title: string;
+  caption: string;
+  children: React.ReactNode;
+}) {
   const isCar = side === 'car';
   return (
     <section

@@ -16,7 +16,10 @@ export function NextCheck({ caseId }: { caseId: string }) {
   const procedure = assessment.procedures[0];
   const doesCheckPay = best !== undefined && best.gain > 0;
   return (
-    <section aria-label="The next thing" className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border">
+    <section
+      aria-label="The next thing"
+      className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border"
+    >
       {doesCheckPay ? (
         <>
           <div className="px-3.5 py-2.5">
@@ -30,22 +33,34 @@ export function NextCheck({ caseId }: { caseId: string }) {
               {best.outcomes.map((o) => (
                 <li key={o.id} className="mb-1 grid grid-cols-[150px_1fr] items-center gap-2.5">
                   <span className="truncate">{o.title}</span>
-                  <span className="h-2.5 rounded-[2px] bg-ink" role="img" aria-label={`chance ${Math.round(o.chance * 100)} per cent`} style={{ width: `${Math.max(1, o.chance * 100)}%` }} />
+                  <span
+                    className="h-2.5 rounded-[2px] bg-ink"
+                    role="img"
+                    aria-label={`chance ${Math.round(o.chance * 100)} per cent`}
+                    style={{ width: `${Math.max(1, o.chance * 100)}%` }}
+                  />
                 </li>
               ))}
             </ul>
-            <p className="text-ink-2">saves about {money(best.gain, currency)} of parts and time spent for nothing</p>
+            <p className="text-ink-2">
+              saves about {money(best.gain, currency)} of parts and time spent for nothing
+            </p>
           </div>
         </>
       ) : (
         <>
           <div className="px-3.5 py-2.5">
-            <h3 className="text-[17px]">Next: {procedure ? `${procedure.title.charAt(0).toLowerCase()}${procedure.title.slice(1)}` : 'decide'}</h3>
+            <h3 className="text-[17px]">
+              Next:{' '}
+              {procedure ? `${procedure.title.charAt(0).toLowerCase()}${procedure.title.slice(1)}` : 'decide'}
+            </h3>
             <p className="mt-1 flex flex-wrap gap-1.5">
               {procedure ? (
                 <>
                   <span className={TAG}>{duration(procedure.minutes)}</span>
-                  <span className={TAG}>{procedure.parts === 0 ? 'no parts' : `${money(procedure.parts, currency)} of parts`}</span>
+                  <span className={TAG}>
+                    {procedure.parts === 0 ? 'no parts' : `${money(procedure.parts, currency)} of parts`}
+                  </span>
                 </>
               ) : null}
             </p>
@@ -57,21 +72,38 @@ export function NextCheck({ caseId }: { caseId: string }) {
       )}
       <div className="flex flex-col">
         {doesCheckPay ? (
-          <button type="button" className="min-h-12 flex-1 bg-ink px-3 text-[17px] font-bold text-sheet" onClick={() => setOpen(best)}>
+          <button
+            type="button"
+            className="min-h-12 flex-1 bg-ink px-3 text-[17px] font-bold text-sheet"
+            onClick={() => setOpen(best)}
+          >
             Do this
           </button>
         ) : (
-          <Link to={`/case/${caseId}/decide`} className="grid min-h-12 flex-1 place-items-center bg-ink px-3 text-[17px] font-bold text-sheet">
+          <Link
+            to={`/case/${caseId}/decide`}
+            className="grid min-h-12 flex-1 place-items-center bg-ink px-3 text-[17px] font-bold text-sheet"
+          >
             Decide
           </Link>
         )}
         {assessment.checks.length > 0 ? (
-          <button type="button" className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2" onClick={() => setOpen('others')}>
+          <button
+            type="button"
+            className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2"
+            onClick={() => setOpen('others')}
+          >
             or {assessment.checks.length} {assessment.checks.length === 1 ? 'check' : 'checks'} to choose from
           </button>
         ) : null}
       </div>
-      {open !== null ? <CheckDialog key={open === 'others' ? 'others' : open.id} start={open === 'others' ? null : open} onClose={() => setOpen(null)} /> : null}
+      {open !== null ? (
+        <CheckDialog
+          key={open === 'others' ? 'others' : open.id}
+          start={open === 'others' ? null : open}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
     </section>
   );
 }
@@ -91,4 +123,3 @@ export function CheckTags({ check, currency }: { check: CheckView; currency: str
     </>
   );
 }
-

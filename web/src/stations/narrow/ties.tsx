@@ -9,7 +9,15 @@ interface Tie {
 }
 
 /** Lines from the facts that speak for the held cause to its bar; the thicker, the more they say. */
-export function Ties({ frame, selected, facts }: { frame: RefObject<HTMLDivElement | null>; selected: CauseView; facts: readonly Fact[] }) {
+export function Ties({
+  frame,
+  selected,
+  facts,
+}: {
+  frame: RefObject<HTMLDivElement | null>;
+  selected: CauseView;
+  facts: readonly Fact[];
+}) {
   const [ties, setTies] = useState<Tie[]>([]);
   useEffect(() => {
     const root = frame.current;
@@ -30,7 +38,12 @@ export function Ties({ frame, selected, facts }: { frame: RefObject<HTMLDivEleme
         const x2 = (isCar ? held.left : held.right) - base.left;
         const y2 = held.top + held.height / 2 - base.top;
         const bend = (x1 + x2) / 2;
-        next.push({ id: f.id, side: f.side, path: `M${x1} ${y1}C${bend} ${y1} ${bend} ${y2} ${x2} ${y2}`, width: Math.min(6, 1.5 + Math.log2(ratio)) });
+        next.push({
+          id: f.id,
+          side: f.side,
+          path: `M${x1} ${y1}C${bend} ${y1} ${bend} ${y2} ${x2} ${y2}`,
+          width: Math.min(6, 1.5 + Math.log2(ratio)),
+        });
       }
       setTies(next);
     };
@@ -47,7 +60,14 @@ export function Ties({ frame, selected, facts }: { frame: RefObject<HTMLDivEleme
   return (
     <svg aria-hidden="true" className="pointer-events-none absolute inset-0 z-0 size-full">
       {ties.map((t) => (
-        <path key={t.id} d={t.path} fill="none" stroke={t.side === 'car' ? 'var(--car)' : 'var(--own)'} strokeWidth={t.width} strokeLinecap="round" />
+        <path
+          key={t.id}
+          d={t.path}
+          fill="none"
+          stroke={t.side === 'car' ? 'var(--car)' : 'var(--own)'}
+          strokeWidth={t.width}
+          strokeLinecap="round"
+        />
       ))}
     </svg>
   );

@@ -27,7 +27,8 @@ interface Choice {
   isFolded: boolean;
 }
 const START: Choice = { fault: 'boot', temperament: 'quick', isFolded: false };
-const isChoice = (v: unknown): v is Choice => typeof v === 'object' && v !== null && 'fault' in v && 'temperament' in v && 'isFolded' in v;
+const isChoice = (v: unknown): v is Choice =>
+  typeof v === 'object' && v !== null && 'fault' in v && 'temperament' in v && 'isFolded' in v;
 
 const PREPARE = [
   'Level ground, fresh air, in park or neutral, parking brake on.',
@@ -47,16 +48,30 @@ export function PlugIn() {
   const connectNow = () => {
     const fault = FAULTS.find((f) => f.id === choice.fault)?.fault ?? null;
     setChoice({ ...choice, isFolded: true });
-    void dispatch(connectStandIn(record.id, { fault, seed: 7, temperament: choice.temperament, isWet: true }));
+    void dispatch(
+      connectStandIn(record.id, { fault, seed: 7, temperament: choice.temperament, isWet: true }),
+    );
   };
 
   return (
     <StationPage
       title="Plug in"
       lead="The adapter has to talk to the car before anything can be read. Nothing is changed in the car by this."
-      {...(isTalking ? { next: { title: 'Next: read everything', detail: 'Before anything is touched or cleared.', to: `/case/${record.id}/read` } } : {})}
+      {...(isTalking
+        ? {
+            next: {
+              title: 'Next: read everything',
+              detail: 'Before anything is touched or cleared.',
+              to: `/case/${record.id}/read`,
+            },
+          }
+        : {})}
     >
-      <details open={!choice.isFolded} onToggle={(e) => setChoice({ ...choice, isFolded: !e.currentTarget.open })} className={SHEET}>
+      <details
+        open={!choice.isFolded}
+        onToggle={(e) => setChoice({ ...choice, isFolded: !e.currentTarget.open })}
+        className={SHEET}
+      >
         <summary className="min-h-11 px-4 py-2.5 text-lg font-bold">Before you plug in</summary>
         <div className="grid gap-4 px-4 pb-4 md:grid-cols-[1fr_300px]">
           <ol className="list-decimal space-y-1.5 pl-5">
@@ -72,12 +87,18 @@ export function PlugIn() {
           <PlugZap size={22} aria-hidden="true" /> Stand-in adapter
         </h3>
         <p className="text-ink-2">
-          A made-up Tarrow Finch with an adapter in its socket, inside this page. It speaks the same bytes as a real one.
+          A made-up Tarrow Finch with an adapter in its socket, inside this page. It speaks the same bytes as
+          a real one.
         </p>
         <div className="mt-3 grid items-end gap-3 sm:grid-cols-[1fr_180px_auto]">
           <label className="block">
             <span className="font-semibold">What is wrong with it</span>
-            <select className={FIELD} value={choice.fault} disabled={isTalking} onChange={(e) => setChoice({ ...choice, fault: e.target.value })}>
+            <select
+              className={FIELD}
+              value={choice.fault}
+              disabled={isTalking}
+              onChange={(e) => setChoice({ ...choice, fault: e.target.value })}
+            >
               {FAULTS.map((f) => (
                 <option key={f.id} value={f.id}>
                   {f.fault ? faultTitle(f.fault) : 'Nothing'}
@@ -91,28 +112,44 @@ export function PlugIn() {
               className={FIELD}
               value={choice.temperament}
               disabled={isTalking}
-              onChange={(e) => setChoice({ ...choice, temperament: e.target.value === 'slow' ? 'slow' : 'quick' })}
+              onChange={(e) =>
+                setChoice({ ...choice, temperament: e.target.value === 'slow' ? 'slow' : 'quick' })
+              }
             >
               <option value="quick">Quick</option>
               <option value="slow">Slow</option>
             </select>
           </label>
-          <button type="button" className={BUTTON.solid} disabled={isTalking || mine.at === 'connecting'} onClick={connectNow}>
+          <button
+            type="button"
+            className={BUTTON.solid}
+            disabled={isTalking || mine.at === 'connecting'}
+            onClick={connectNow}
+          >
             {mine.at === 'failed' || mine.at === 'lost' || state.connection ? 'Connect again' : 'Connect'}
           </button>
         </div>
         <div className="mt-3" aria-live="polite">
-          {mine.at === 'connecting' ? <Progress {...mine.progress} onStop={() => dispatch(stopLink())} /> : null}
+          {mine.at === 'connecting' ? (
+            <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
+          ) : null}
           {isTalking ? (
             <p className="text-[17px]">
               <b>Talking.</b> {'protocol' in mine ? mine.protocol : ''}
-              {'volts' in mine && mine.volts !== null ? <span>, <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7 rested)</span> : null}
+              {'volts' in mine && mine.volts !== null ? (
+                <span>
+                  , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7
+                  rested)
+                </span>
+              ) : null}
             </p>
           ) : null}
           {mine.at === 'failed' || mine.at === 'lost' ? (
             <Notice title={mine.words.sentence} tone="strong">
               {mine.words.next}
-              {'volts' in mine && mine.volts !== null ? ` The socket has ${mine.volts.toFixed(1)} V, so its fuse is whole.` : ''}
+              {'volts' in mine && mine.volts !== null
+                ? ` The socket has ${mine.volts.toFixed(1)} V, so its fuse is whole.`
+                : ''}
             </Notice>
           ) : null}
         </div>

@@ -13,8 +13,10 @@ export function ClearGuard() {
   const clear = useAppSelector((s) => clearStateOf(s, record.id));
   const isConnected = useAppSelector((s) => s.link.caseId === record.id && s.link.status.at === 'talking');
   const dispatch = useAppDispatch();
-  const gates = assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
-  const reading = 'permit' in clear ? state.readings.find((r) => r.id === clear.permit.readingEntryId) : undefined;
+  const gates =
+    assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
+  const reading =
+    'permit' in clear ? state.readings.find((r) => r.id === clear.permit.readingEntryId) : undefined;
   const isRepaired = state.repairs.length > 0;
   // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
   const holding = isRepaired ? gates.filter((g) => g.id === 'inspection') : gates;
@@ -33,7 +35,8 @@ export function ClearGuard() {
               </Link>
             }
           >
-            Clearing erases codes, stored conditions and self-checks. It stays closed until a full reading, taken since the last clear, was written to storage and read back.
+            Clearing erases codes, stored conditions and self-checks. It stays closed until a full reading,
+            taken since the last clear, was written to storage and read back.
           </Notice>
         ) : null}
         {clear.at === 'storing' ? <p role="status">Reading the record back from storage…</p> : null}
@@ -41,7 +44,8 @@ export function ClearGuard() {
           <p className="flex items-start gap-2">
             <ShieldCheck size={22} className="mt-0.5 shrink-0" aria-hidden="true" />
             <span>
-              <b>The record is safe.</b> The full reading of {moment(reading.at)} was written to storage and read back unchanged.
+              <b>The record is safe.</b> The full reading of {moment(reading.at)} was written to storage and
+              read back unchanged.
             </span>
           </p>
         ) : null}
@@ -51,7 +55,10 @@ export function ClearGuard() {
           </Notice>
         ) : null}
         {clear.at === 'cleared' ? (
-          <Notice title="Cleared.">Read again now: a fault that is there comes straight back. To clear once more, a new full reading comes first.</Notice>
+          <Notice title="Cleared.">
+            Read again now: a fault that is there comes straight back. To clear once more, a new full reading
+            comes first.
+          </Notice>
         ) : null}
         {clear.at === 'clearing' ? <p role="status">Clearing…</p> : null}
       </div>
@@ -68,15 +75,27 @@ export function ClearGuard() {
           ) : null}
           <ul className="list-disc space-y-1 pl-5 text-[15px]">
             <li>Ignition on, engine off.</li>
-            <li>It erases the stored conditions and resets the self-checks; an inspection soon after may fail.</li>
+            <li>
+              It erases the stored conditions and resets the self-checks; an inspection soon after may fail.
+            </li>
             <li>It does not erase permanent codes, and it mends nothing.</li>
           </ul>
           {clear.at === 'ready' ? (
-            <button type="button" className={BUTTON.solid} disabled={!isConnected || holding.length > 0} onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}>
+            <button
+              type="button"
+              className={BUTTON.solid}
+              disabled={!isConnected || holding.length > 0}
+              onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}
+            >
               Clear now
             </button>
           ) : (
-            <button type="button" className={BUTTON.plain} disabled={holding.length > 0} onClick={() => void dispatch(guard(record.id, { type: 'owner-ready' }))}>
+            <button
+              type="button"
+              className={BUTTON.plain}
+              disabled={holding.length > 0}
+              onClick={() => void dispatch(guard(record.id, { type: 'owner-ready' }))}
+            >
               Ignition is on, engine off; I have read this
             </button>
           )}

@@ -40,7 +40,12 @@ export function Prove() {
             <Progress {...link.status.progress} onStop={() => dispatch(stopLink())} />
           ) : (
             <div className="flex flex-wrap gap-2">
-              <button type="button" className={BUTTON.plain} disabled={!canRead} onClick={() => void dispatch(readCar(record.id))}>
+              <button
+                type="button"
+                className={BUTTON.plain}
+                disabled={!canRead}
+                onClick={() => void dispatch(readCar(record.id))}
+              >
                 Read again
               </button>
               {canRead ? null : (
@@ -60,7 +65,12 @@ export function Prove() {
   );
 }
 
-const CLOSED_WORDS = { fixed: 'Fixed.', 'went-away': 'It went away by itself.', sold: 'The vehicle was sold.', 'given-up': 'Given up.' } as const;
+const CLOSED_WORDS = {
+  fixed: 'Fixed.',
+  'went-away': 'It went away by itself.',
+  sold: 'The vehicle was sold.',
+  'given-up': 'Given up.',
+} as const;
 
 function Closed({ outcome, note }: { outcome: keyof typeof CLOSED_WORDS; note: string | undefined }) {
   return (
@@ -70,24 +80,42 @@ function Closed({ outcome, note }: { outcome: keyof typeof CLOSED_WORDS; note: s
   );
 }
 
-function nextThing(proof: ProofView, caseId: string, isClosed: boolean): { title: string; detail?: string; to?: string } {
+function nextThing(
+  proof: ProofView,
+  caseId: string,
+  isClosed: boolean,
+): { title: string; detail?: string; to?: string } {
   if (isClosed) return { title: 'This case is closed.', detail: 'Keep the record for the next owner.' };
   switch (proof.status) {
     case 'not-cleared':
-      return { title: 'Next: clear, when the reading is stored', detail: 'A permanent code goes only when the car itself has seen the check pass.' };
+      return {
+        title: 'Next: clear, when the reading is stored',
+        detail: 'A permanent code goes only when the car itself has seen the check pass.',
+      };
     case 'read-again':
       return { title: 'Next: read again', detail: 'A fault that is there now comes straight back.' };
     case 'returned':
-      return { title: 'It came back: narrow it down again', detail: 'The stored conditions of its return are the best clue there is.', to: `/case/${caseId}/narrow` };
+      return {
+        title: 'It came back: narrow it down again',
+        detail: 'The stored conditions of its return are the best clue there is.',
+        to: `/case/${caseId}/narrow`,
+      };
     case 'watching':
-      return { title: 'Next: drive under the same conditions, then read', detail: `${proof.needed.find((n) => n.level === 0.95)?.trips ?? 0} more good drives until it is 95 % sure.` };
+      return {
+        title: 'Next: drive under the same conditions, then read',
+        detail: `${proof.needed.find((n) => n.level === 0.95)?.trips ?? 0} more good drives until it is 95 % sure.`,
+      };
     case 'proven':
-      return { title: 'Next: close the case', detail: 'It has stayed away under the conditions that brought it.' };
+      return {
+        title: 'Next: close the case',
+        detail: 'It has stayed away under the conditions that brought it.',
+      };
   }
 }
 
 function Outcome({ proof }: { proof: ProofView }) {
-  if (proof.status === 'not-cleared') return <p className="text-ink-2">Nothing was cleared in this case yet.</p>;
+  if (proof.status === 'not-cleared')
+    return <p className="text-ink-2">Nothing was cleared in this case yet.</p>;
   if (proof.status === 'read-again') return <p className="text-ink-2">Cleared, and not read since.</p>;
   return (
     <>
@@ -100,13 +128,22 @@ function Outcome({ proof }: { proof: ProofView }) {
           <b>Not returned.</b> {proof.gone === null ? '' : `${percent(proof.gone)} sure that it is gone.`}
         </p>
       )}
-      {proof.added.length > 0 ? <p>New since the clear: <span className="font-mono">{proof.added.join(', ')}</span>.</p> : null}
-      {proof.permanent.length > 0 ? (
-        <p className="text-ink-2">
-          Permanent, to be erased by the car itself: <span className="font-mono">{proof.permanent.join(', ')}</span>.
+      {proof.added.length > 0 ? (
+        <p>
+          New since the clear: <span className="font-mono">{proof.added.join(', ')}</span>.
         </p>
       ) : null}
-      {proof.waitingFor.length > 0 ? <p className="text-ink-2">Self-checks still to run: {proof.waitingFor.map((m) => m.name.toLowerCase()).join(', ')}.</p> : null}
+      {proof.permanent.length > 0 ? (
+        <p className="text-ink-2">
+          Permanent, to be erased by the car itself:{' '}
+          <span className="font-mono">{proof.permanent.join(', ')}</span>.
+        </p>
+      ) : null}
+      {proof.waitingFor.length > 0 ? (
+        <p className="text-ink-2">
+          Self-checks still to run: {proof.waitingFor.map((m) => m.name.toLowerCase()).join(', ')}.
+        </p>
+      ) : null}
     </>
   );
 }
@@ -131,25 +168,43 @@ function Drives({ proof }: { proof: ProofView }) {
       <h3 id="drives" className="text-lg">
         3 · Drive and watch
       </h3>
-      <p className="text-ink-2">Never read or type while driving; a passenger does it. Only drives like those that brought the fault count for much.</p>
+      <p className="text-ink-2">
+        Never read or type while driving; a passenger does it. Only drives like those that brought the fault
+        count for much.
+      </p>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <span>Same conditions as when it came?</span>
-        <Segments label="Same conditions as when it came?" options={ANSWERS} value={met} onChange={setMet} tone="own" />
+        <Segments
+          label="Same conditions as when it came?"
+          options={ANSWERS}
+          value={met}
+          onChange={setMet}
+          tone="own"
+        />
       </div>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <span>Did it come back?</span>
         <Segments label="Did it come back?" options={ANSWERS} value={back} onChange={setBack} tone="own" />
       </div>
-      <button type="button" className={BUTTON.own} disabled={proof.status === 'not-cleared'} onClick={() => void add()}>
+      <button
+        type="button"
+        className={BUTTON.own}
+        disabled={proof.status === 'not-cleared'}
+        onClick={() => void add()}
+      >
         + Record this drive
       </button>
       {proof.needed.length > 0 ? (
         <table className="w-full text-left">
-          <caption className="text-left text-[15px] text-ink-2">Good drives under the same conditions still needed</caption>
+          <caption className="text-left text-[15px] text-ink-2">
+            Good drives under the same conditions still needed
+          </caption>
           <tbody>
             {proof.needed.map((n) => (
               <tr key={n.level} className="border-t border-line">
-                <th scope="row" className="py-1 font-normal">{Math.round(n.level * 100)} % sure</th>
+                <th scope="row" className="py-1 font-normal">
+                  {Math.round(n.level * 100)} % sure
+                </th>
                 <td className="py-1 text-right font-mono">{n.trips === 0 ? 'reached' : n.trips}</td>
               </tr>
             ))}
@@ -164,7 +219,8 @@ function Close() {
   const { record, state } = useCase();
   const dispatch = useAppDispatch();
   if (state.closed) return null;
-  const close = (outcome: 'fixed' | 'went-away') => void dispatch(addRecord(record.id, { kind: 'closed', outcome }));
+  const close = (outcome: 'fixed' | 'went-away') =>
+    void dispatch(addRecord(record.id, { kind: 'closed', outcome }));
   return (
     <section className="flex flex-wrap items-center gap-2">
       <button type="button" className={BUTTON.plain} onClick={() => close('fixed')}>

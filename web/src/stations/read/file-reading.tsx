@@ -17,7 +17,9 @@ export function FileReading({ caseId }: { caseId: string }) {
       return;
     }
     // A file holds what somebody asked for, which may not be all; so it never opens the way to a clear.
-    await dispatch(record(caseId, { kind: 'reading', via: 'file', adapter: file.name, isComplete: false, reading }));
+    await dispatch(
+      record(caseId, { kind: 'reading', via: 'file', adapter: file.name, isComplete: false, reading }),
+    );
     toast(`${reading.codes.length} codes and ${reading.values.length} readings added from the file.`);
   };
   return (

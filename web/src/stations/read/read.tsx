@@ -15,7 +15,8 @@ import { FileReading } from './file-reading.tsx';
 
 const VIN_WORDS = {
   same: 'The number that the car reports is the one on file.',
-  different: 'The car reports another number than the one on file. Is this the right vehicle in the logbook, or was a control unit exchanged? Ask before you buy.',
+  different:
+    'The car reports another number than the one on file. Is this the right vehicle in the logbook, or was a control unit exchanged? Ask before you buy.',
   'not-reported': 'The car does not report its number; many older ones do not.',
   'not-on-file': 'No number is on file to compare with. Compare it with the plate and the papers.',
 } as const;
@@ -34,9 +35,25 @@ export function Read() {
       lead="Codes, stored conditions, lamp, self-checks and readings, all written to the log. Clearing would destroy them."
       next={
         latest
-          ? { title: 'Next: what it means', detail: `${new Set(latest.reading.codes.map((c) => c.code)).size} codes read.`, to: `/case/${record.id}/meaning` }
+          ? {
+              title: 'Next: what it means',
+              detail: `${new Set(latest.reading.codes.map((c) => c.code)).size} codes read.`,
+              to: `/case/${record.id}/meaning`,
+            }
           : canRead
-            ? { title: 'Next: read', detail: 'Under a minute; you can stop at any time and keep what came.', action: <button type="button" className={BUTTON.solid} onClick={() => void dispatch(readCar(record.id))}>Read everything</button> }
+            ? {
+                title: 'Next: read',
+                detail: 'Under a minute; you can stop at any time and keep what came.',
+                action: (
+                  <button
+                    type="button"
+                    className={BUTTON.solid}
+                    onClick={() => void dispatch(readCar(record.id))}
+                  >
+                    Read everything
+                  </button>
+                ),
+              }
             : { title: 'Next: plug in', detail: 'No adapter is connected.', to: `/case/${record.id}/plug-in` }
       }
     >
@@ -45,7 +62,12 @@ export function Read() {
           <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
         ) : (
           <div className="flex flex-wrap items-center gap-3">
-            <button type="button" className={latest ? BUTTON.plain : BUTTON.solid} disabled={!canRead} onClick={() => void dispatch(readCar(record.id))}>
+            <button
+              type="button"
+              className={latest ? BUTTON.plain : BUTTON.solid}
+              disabled={!canRead}
+              onClick={() => void dispatch(readCar(record.id))}
+            >
               {latest ? 'Read again' : 'Read everything'}
             </button>
             {canRead ? null : (
@@ -58,7 +80,15 @@ export function Read() {
         )}
         {mine.at === 'lost' ? (
           <div className="mt-3">
-            <Notice title={mine.words.sentence} tone="strong" action={<Link className={BUTTON.solid} to={`/case/${record.id}/plug-in`}>Connect again</Link>}>
+            <Notice
+              title={mine.words.sentence}
+              tone="strong"
+              action={
+                <Link className={BUTTON.solid} to={`/case/${record.id}/plug-in`}>
+                  Connect again
+                </Link>
+              }
+            >
               {mine.words.next}
             </Notice>
           </div>
@@ -70,11 +100,13 @@ export function Read() {
           <p className="text-ink-2">
             Read {moment(latest.at)}
             {latest.adapter ? `, ${latest.adapter}` : ''}
-            {latest.reading.protocol ? `, ${latest.reading.protocol}` : ''}. {latest.isComplete ? 'Complete.' : 'Not complete.'}
+            {latest.reading.protocol ? `, ${latest.reading.protocol}` : ''}.{' '}
+            {latest.isComplete ? 'Complete.' : 'Not complete.'}
           </p>
           {latest.reading.missing.length > 0 ? (
             <Notice title="A part is missing." tone="strong">
-              {latest.reading.missing.map((m) => m.part).join('; ')}. {latest.reading.missing[0]?.why} What came is kept; read again for the rest.
+              {latest.reading.missing.map((m) => m.part).join('; ')}. {latest.reading.missing[0]?.why} What
+              came is kept; read again for the rest.
             </Notice>
           ) : null}
           <Codes reading={latest.reading} />
@@ -85,13 +117,17 @@ export function Read() {
           <section className={`${SHEET} p-4`}>
             <h3 className="text-lg">Identity</h3>
             <p>
-              <span className="font-mono">{latest.reading.vin ?? 'no vehicle number'}</span>. {VIN_WORDS[compareVin(latest.reading, vehicle)]}
+              <span className="font-mono">{latest.reading.vin ?? 'no vehicle number'}</span>.{' '}
+              {VIN_WORDS[compareVin(latest.reading, vehicle)]}
             </p>
             <ul className="mt-1 text-[15px] text-ink-2">
               {latest.reading.identities.map((u) => (
                 <li key={u.unit}>
-                  <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration {u.calibrationIds.join(', ') || 'not told'}
-                  {u.verificationNumbers.length > 0 ? `, verification ${u.verificationNumbers.join(', ')}` : ''}
+                  <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration{' '}
+                  {u.calibrationIds.join(', ') || 'not told'}
+                  {u.verificationNumbers.length > 0
+                    ? `, verification ${u.verificationNumbers.join(', ')}`
+                    : ''}
                 </li>
               ))}
             </ul>
@@ -119,18 +155,29 @@ function Codes({ reading }: { reading: Reading }) {
     <section className={SHEET}>
       <div className="flex flex-wrap items-baseline justify-between gap-2 border-b border-line px-4 py-2.5">
         <h3 className="text-lg">Codes</h3>
-        {reading.lamp ? <p>Lamp commanded {reading.lamp.on ? 'on' : 'off'}, {reading.lamp.count} stored</p> : null}
+        {reading.lamp ? (
+          <p>
+            Lamp commanded {reading.lamp.on ? 'on' : 'off'}, {reading.lamp.count} stored
+          </p>
+        ) : null}
       </div>
       {reading.codes.length === 0 ? <p className="p-4">No code in any control unit that answered.</p> : null}
       <ul className="divide-y divide-line">
         {byCode(reading).map((c) => (
-          <li key={`${c.code}${c.unit}`} className="grid items-center gap-x-4 px-4 py-1.5 sm:grid-cols-[84px_1fr_auto]">
-            <Link to={`/codes/${c.code}`} className="inline-flex min-h-9 items-center font-mono text-[18px] font-semibold text-car underline underline-offset-4">
+          <li
+            key={`${c.code}${c.unit}`}
+            className="grid items-center gap-x-4 px-4 py-1.5 sm:grid-cols-[84px_1fr_auto]"
+          >
+            <Link
+              to={`/codes/${c.code}`}
+              className="inline-flex min-h-9 items-center font-mono text-[18px] font-semibold text-car underline underline-offset-4"
+            >
               {c.code}
             </Link>
             <span>{explainCode(c.code).title}</span>
             <span className="text-ink-2">
-              {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} · <span className="font-mono">{c.unit}</span>
+              {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} ·{' '}
+              <span className="font-mono">{c.unit}</span>
             </span>
           </li>
         ))}
@@ -139,7 +186,8 @@ function Codes({ reading }: { reading: Reading }) {
   );
 }
 
-const shown = (v: ReadValue): string => (v.value === null ? 'not available' : typeof v.value === 'number' ? `${figure(v.value)} ${v.unit}` : v.value);
+const shown = (v: ReadValue): string =>
+  v.value === null ? 'not available' : typeof v.value === 'number' ? `${figure(v.value)} ${v.unit}` : v.value;
 
 function Frames({ reading }: { reading: Reading }) {
   return (
@@ -149,7 +197,8 @@ function Frames({ reading }: { reading: Reading }) {
       {reading.frozen.map((f) => (
         <div key={`${f.unit}${f.frame}`}>
           <p>
-            When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by <span className="font-mono">{f.unit}</span>:
+            When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by{' '}
+            <span className="font-mono">{f.unit}</span>:
           </p>
           <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]">
             {f.values.map((v) => (
@@ -185,7 +234,20 @@ function Monitors({ reading }: { reading: Reading }) {
   );
 }
 
-function Values({ reading, judgements }: { reading: Reading; judgements: readonly { rule: string; title: string; verdict: string; measured: string; expected: string; toJudge?: string }[] }) {
+function Values({
+  reading,
+  judgements,
+}: {
+  reading: Reading;
+  judgements: readonly {
+    rule: string;
+    title: string;
+    verdict: string;
+    measured: string;
+    expected: string;
+    toJudge?: string;
+  }[];
+}) {
   const judged = judgements.filter((j) => j.verdict !== 'not-judged');
   const open = judgements.filter((j) => j.verdict === 'not-judged');
   const live = reading.values.filter((v) => v.service === '01');
@@ -214,7 +276,9 @@ function Values({ reading, judgements }: { reading: Reading; judgements: readonl
       </table>
       {open.length > 0 ? (
         <details className="mt-3">
-          <summary className="flex min-h-11 items-center font-semibold">{open.length} not judged in this state, and what to do</summary>
+          <summary className="flex min-h-11 items-center font-semibold">
+            {open.length} not judged in this state, and what to do
+          </summary>
           <ul className="list-disc space-y-1 pl-5">
             {open.map((j) => (
               <li key={j.rule}>

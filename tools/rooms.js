@@ -1,0 +1,154 @@
+/**
+ * The rooms and the arrows between them, as lint. A room may import what its row lists and nothing else;
+ * parts of a room are only reached through its index.
+ */
+
+/** Rooms of the core and the core rooms that each may import. */
+export const CORE_ARROWS = {
+  obd: [],
+  link: ['obd'],
+  codes: ['obd'],
+  vehicle: [],
+  case: ['obd', 'vehicle'],
+  signals: ['obd'],
+  knowledge: ['codes', 'vehicle'],
+  diagnosis: ['case', 'knowledge', 'vehicle'],
+  urgency: ['case', 'knowledge', 'obd', 'signals'],
+  decision: ['case', 'diagnosis', 'urgency', 'vehicle'],
+  proof: ['case', 'link', 'obd'],
+  assess: [
+    'case',
+    'codes',
+    'decision',
+    'diagnosis',
+    'knowledge',
+    'obd',
+    'proof',
+    'signals',
+    'urgency',
+    'vehicle',
+  ],
+};
+
+/** What each workspace may import from the others. */
+export const WORKSPACE_ARROWS = {
+  core: ['@pincer/core'],
+  simulator: ['@pincer/core/obd', '@pincer/core/link'],
+  cli: ['@pincer/core'],
+  server: ['@pincer/core', '@pincer/simulator'],
+  web: ['@pincer/core', '@pincer/simulator'],
+};
+
+/** Packages that a workspace may use; everything else from the registry is refused in the core. */
+const CORE_PACKAGES = ['zod'];
+
+const ALL_WORKSPACES = ['@pincer/core', '@pincer/simulator', '@pincer/server', '@pincer/web', 'pincer'];
+
+const escape = (text) => text.replace(/[/.]/g, '\\$&');
+const anyOf = (names) => names.map(escape).join('|');
+
+/** Imports that a file of a workspace may not make, as patterns for no-restricted-imports. */
+function patternsFor(workspace) {
+  const allowed = WORKSPACE_ARROWS[workspace];
+  const patterns = [
+    {
+      regex: '^@pincer/core/[^/]+/.+',
+      message: 'Import the room, not a part of it: the index is its public face.',
+    },
+    {
+      regex: '^(\\.\\./)+(core|simulator|cli|server|web)/',
+      message: 'Reach other workspaces by their package name.',
+    },
+    {
+      regex: `^(?!(${anyOf(allowed)})(/|$))(${anyOf(ALL_WORKSPACES)})(/|$)`,
+      message: `${workspace} may only import ${allowed.join(', ')}: see the arrows in docs/architecture.md.`,
+    },
+  ];
+  return patterns;
+}
+
+const CLOCK =
+  'The core has no clock and no randomness of its own: take the moment, the clock or the seed as an argument.';
+
+const corePurity = {
+  'no-restricted-globals': [
+    'error',
+    ...[
+      'window',
+      'document',
+      'navigator',
+      'localStorage',
+      'sessionStorage',
+      'indexedDB',
+      'fetch',
+      'process',
+      'setTimeout',
+      'setInterval',
+      'performance',
+      'crypto',
+      'console',
+      'self',
+    ].map((name) => ({
+      name,
+      message: `The core knows no ${name}: it has no DOM, no storage, no clock.`,
+    })),
+  ],
+  'no-restricted-properties': [
+    'error',
+    { object: 'Date', property: 'now', message: CLOCK },
+    { object: 'Math', property: 'random', message: CLOCK },
+  ],
+};
+
+const namedExports = {
+  selector: 'ExportAllDeclaration',
+  message: 'Name every export by hand, so that the public face can be read.',
+};
+
+const testFiles = ['**/*.test.ts'];
+
+/** Flat configurations for every workspace and every room of the core. */
+export const roomRules = [
+  ...Object.keys(WORKSPACE_ARROWS)
+    .filter((workspace) => workspace !== 'core')
+    .map((workspace) => ({
+      files: [`${workspace}/**/*.{ts,tsx}`],
+      ignores: testFiles,
+      rules: { 'no-restricted-imports': ['error', { patterns: patternsFor(workspace) }] },
+    })),
+  {
+    files: ['core/**/*.ts'],
+    ignores: testFiles,
+    rules: {
+      ...corePurity,
+      'no-restricted-syntax': [
+        'error',
+        namedExports,
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: CLOCK },
+      ],
+    },
+  },
+  ...Object.entries(CORE_ARROWS).map(([room, allowed]) => ({
+    files: [`core/${room}/**/*.ts`],
+    ignores: testFiles,
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...patternsFor('core'),
+            {
+              regex: `^@pincer/core/(?!(${allowed.join('|') || '-'})$)`,
+              message: `core/${room} may only import ${allowed.map((r) => `core/${r}`).join(', ') || 'nothing of the core'}.`,
+            },
+            { regex: '^\\.\\./', message: 'Reach other rooms by @pincer/core/ROOM.' },
+            {
+              regex: `^(?!(${CORE_PACKAGES.join('|')})$)(?!\\.|@pincer/)`,
+              message: 'The core uses no package but zod: no React, no DOM, no Node, no storage.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+];
