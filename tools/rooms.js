@@ -141,7 +141,10 @@ export const roomRules = [
               regex: `^@pincer/core/(?!(${allowed.join('|') || '-'})$)`,
               message: `core/${room} may only import ${allowed.map((r) => `core/${r}`).join(', ') || 'nothing of the core'}.`,
             },
-            { regex: '^\\.\\./', message: 'Reach other rooms by @pincer/core/ROOM.' },
+            {
+              regex: '^(\\.\\./)+(' + Object.keys(CORE_ARROWS).join('|') + ')/',
+              message: 'Reach other rooms by @pincer/core/ROOM.',
+            },
             {
               regex: `^(?!(${CORE_PACKAGES.join('|')})$)(?!\\.|@pincer/)`,
               message: 'The core uses no package but zod: no React, no DOM, no Node, no storage.',

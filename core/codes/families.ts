@@ -28,12 +28,7 @@ const codeAt = (base: string, offset: number): string =>
   `P${(Number.parseInt(base.slice(1), 16) + offset).toString(16).toUpperCase().padStart(4, '0')}`;
 
 /** Codes in a row, one for each way of failing. */
-function row(
-  base: string,
-  component: ComponentId,
-  failures: readonly (FailureId | null)[],
-  place: Place = {},
-): void {
+function row(base: string, component: ComponentId, failures: readonly (FailureId | null)[], place: Place = {}): void {
   failures.forEach((failure, i) => {
     if (failure) one(codeAt(base, i), component, failure, place);
   });
@@ -69,12 +64,8 @@ one('P0009', 'cam-timing', 'performance', { bank: 2 });
 
 // P003x-P006x: oxygen sensor heaters, boost bypass and control.
 const OXYGEN_PLACES: readonly Place[] = [
-  { bank: 1, sensor: 1 },
-  { bank: 1, sensor: 2 },
-  { bank: 1, sensor: 3 },
-  { bank: 2, sensor: 1 },
-  { bank: 2, sensor: 2 },
-  { bank: 2, sensor: 3 },
+  { bank: 1, sensor: 1 }, { bank: 1, sensor: 2 }, { bank: 1, sensor: 3 },
+  { bank: 2, sensor: 1 }, { bank: 2, sensor: 2 }, { bank: 2, sensor: 3 },
 ];
 ['P0030', 'P0036', 'P0042', 'P0050', 'P0056', 'P0062'].forEach((base, i) =>
   row(base, 'oxygen-heater', ['open', 'circuit-low', 'circuit-high'], OXYGEN_PLACES[i]),
@@ -193,18 +184,8 @@ row('P0340', 'cam-sensor', SENSOR, { bank: 1, label: 'A' });
 row('P0345', 'cam-sensor', SENSOR, { bank: 2, label: 'A' });
 one('P0350', 'coil', 'circuit');
 row('P0365', 'cam-sensor', SENSOR, { bank: 1, label: 'B' });
-row(
-  'P0370',
-  'ignition-timing-signal',
-  ['circuit', 'value-high', 'value-low', 'intermittent', 'no-activity'],
-  { label: 'A' },
-);
-row(
-  'P0375',
-  'ignition-timing-signal',
-  ['circuit', 'value-high', 'value-low', 'intermittent', 'no-activity'],
-  { label: 'B' },
-);
+row('P0370', 'ignition-timing-signal', ['circuit', 'value-high', 'value-low', 'intermittent', 'no-activity'], { label: 'A' });
+row('P0375', 'ignition-timing-signal', ['circuit', 'value-high', 'value-low', 'intermittent', 'no-activity'], { label: 'B' });
 one('P0380', 'glow-plugs', 'circuit', { label: 'A' });
 one('P0381', 'glow-lamp', 'circuit');
 one('P0382', 'glow-plugs', 'circuit', { label: 'B' });
@@ -226,21 +207,13 @@ row('P0412', 'secondary-air-valve', ['circuit', 'open', 'shorted'], { label: 'A'
 row('P0415', 'secondary-air-valve', ['circuit', 'open', 'shorted'], { label: 'B' });
 one('P0418', 'secondary-air-pump', 'circuit', { label: 'A' });
 one('P0419', 'secondary-air-pump', 'circuit', { label: 'B' });
-(
-  [
-    [1, 'P0420'],
-    [2, 'P0430'],
-  ] as const
-).forEach(([bank, base]) => {
+([[1, 'P0420'], [2, 'P0430']] as const).forEach(([bank, base]) => {
   one(base, 'catalyst', 'efficiency', { bank });
   one(codeAt(base, 1), 'catalyst', 'efficiency', { bank, label: 'warm-up' });
   one(codeAt(base, 2), 'catalyst', 'efficiency', { bank, label: 'main' });
   one(codeAt(base, 3), 'catalyst', 'efficiency', { bank, label: 'heated' });
   one(codeAt(base, 4), 'catalyst', 'value-low', { bank, label: 'heating' });
-  row(codeAt(base, 5), 'catalyst-temperature-sensor', ['circuit', 'range', 'low', 'high'], {
-    bank,
-    sensor: 1,
-  });
+  row(codeAt(base, 5), 'catalyst-temperature-sensor', ['circuit', 'range', 'low', 'high'], { bank, sensor: 1 });
 });
 one('P0429', 'catalyst', 'circuit', { bank: 1, label: 'heater' });
 one('P0439', 'catalyst', 'circuit', { bank: 2, label: 'heater' });
@@ -292,16 +265,7 @@ row('P0550', 'steering-pressure-sensor', SENSOR);
 row('P0560', 'supply-voltage', ['circuit', 'unstable', 'value-low', 'value-high']);
 ['P0564', 'P0565', 'P0566', 'P0567', 'P0568', 'P0569', 'P0570'].forEach((code, i) =>
   one(code, 'cruise-control', 'circuit', {
-    label:
-      [
-        'input A',
-        'on switch',
-        'off switch',
-        'resume switch',
-        'set switch',
-        'coast switch',
-        'accelerate switch',
-      ][i] ?? '',
+    label: ['input A', 'on switch', 'off switch', 'resume switch', 'set switch', 'coast switch', 'accelerate switch'][i] ?? '',
   }),
 );
 row('P0571', 'brake-switch', ['circuit', 'circuit-low', 'circuit-high'], { label: 'A' });
@@ -354,14 +318,11 @@ one('P0736', 'gear', 'wrong-ratio', { label: 'reverse' });
 row('P0740', 'converter-clutch', ['circuit', 'stuck-off', 'stuck-on', 'electrical', 'intermittent']);
 row('P0745', 'pressure-solenoid', SOLENOID, { label: 'A' });
 (['P0750', 'P0755', 'P0760', 'P0765', 'P0770'] as const).forEach((base, i) =>
-  row(base, 'shift-solenoid', ['circuit', 'stuck-off', 'stuck-on', 'electrical', 'intermittent'], {
-    label: 'ABCDE'[i] ?? '',
-  }),
+  row(base, 'shift-solenoid', ['circuit', 'stuck-off', 'stuck-on', 'electrical', 'intermittent'], { label: 'ABCDE'[i] ?? '' }),
 );
 row('P0775', 'pressure-solenoid', SOLENOID, { label: 'B' });
 one('P0780', 'gear', 'performance', { label: 'change' });
-for (let n = 1; n <= 4; n++)
-  one(codeAt('P0780', n), 'gear', 'performance', { label: `change ${n}-${n + 1}` });
+for (let n = 1; n <= 4; n++) one(codeAt('P0780', n), 'gear', 'performance', { label: `change ${n}-${n + 1}` });
 row('P0785', 'shift-timing-solenoid', ['circuit', 'range', 'circuit-low', 'circuit-high', 'intermittent']);
 row('P0791', 'shaft-speed-sensor', ['circuit', 'range', 'no-activity', 'intermittent']);
 row('P0795', 'pressure-solenoid', SOLENOID, { label: 'C' });

@@ -1,17 +1,40 @@
-import { AIR_CAUSES, AIR_CHECKS } from './air.ts';
-import { ELECTRICAL_CAUSES, EXHAUST_CAUSES, FUEL_CAUSES, FUEL_CHECKS } from './fuel.ts';
-import { IGNITION_CAUSES, IGNITION_CHECKS } from './ignition.ts';
+import { IGNITION_CAUSES } from './systems/ignition-causes.ts';
+import { IGNITION_CHECKS } from './systems/ignition-checks.ts';
+import { ENGINE_CAUSES } from './systems/engine-causes.ts';
+import { ENGINE_CHECKS } from './systems/engine-checks.ts';
+import { AIR_CAUSES } from './systems/air-causes.ts';
+import { AIR_CHECKS } from './systems/air-checks.ts';
+import { COOLING_CAUSES } from './systems/cooling-causes.ts';
+import { COOLING_CHECKS } from './systems/cooling-checks.ts';
+import { FUEL_CAUSES } from './systems/fuel-causes.ts';
+import { FUEL_CHECKS } from './systems/fuel-checks.ts';
+import { EXHAUST_CAUSES } from './systems/exhaust-causes.ts';
+import { EXHAUST_CHECKS } from './systems/exhaust-checks.ts';
+import { ELECTRICAL_CAUSES } from './systems/electrical-causes.ts';
+import { ELECTRICAL_CHECKS } from './systems/electrical-checks.ts';
 import type { Cause, Check } from './types.ts';
 
+/** All causes, one file of them for each system of the vehicle. */
 export const CAUSES: readonly Cause[] = [
   ...IGNITION_CAUSES,
+  ...ENGINE_CAUSES,
   ...AIR_CAUSES,
+  ...COOLING_CAUSES,
   ...FUEL_CAUSES,
   ...EXHAUST_CAUSES,
   ...ELECTRICAL_CAUSES,
 ];
 
-export const CHECKS: readonly Check[] = [...IGNITION_CHECKS, ...AIR_CHECKS, ...FUEL_CHECKS];
+/** All checks, by the system that they look at. */
+export const CHECKS: readonly Check[] = [
+  ...IGNITION_CHECKS,
+  ...ENGINE_CHECKS,
+  ...AIR_CHECKS,
+  ...COOLING_CHECKS,
+  ...FUEL_CHECKS,
+  ...EXHAUST_CHECKS,
+  ...ELECTRICAL_CHECKS,
+];
 
 const causes = indexed(CAUSES);
 const checks = indexed(CHECKS);

@@ -9,37 +9,17 @@ interface ObservationKind {
   title: string;
   leak: number;
   /** Self-check that has to have run since the last clear before the absence of a code says anything. */
-  monitor?:
-    | 'misfire'
-    | 'fuel'
-    | 'components'
-    | 'catalyst'
-    | 'evaporative'
-    | 'oxygen-sensor'
-    | 'oxygen-heater'
-    | 'egr';
+  monitor?: 'misfire' | 'fuel' | 'components' | 'catalyst' | 'evaporative' | 'oxygen-sensor' | 'oxygen-heater' | 'egr';
   /** The question to the owner. */
   ask?: string;
   group?: 'runs' | 'when' | 'senses' | 'before';
 }
 
 const car = (title: string, leak: number, monitor?: ObservationKind['monitor']): ObservationKind => ({
-  side: 'car',
-  title,
-  leak,
-  ...(monitor ? { monitor } : {}),
+  side: 'car', title, leak, ...(monitor ? { monitor } : {}),
 });
-const owner = (
-  group: NonNullable<ObservationKind['group']>,
-  title: string,
-  ask: string,
-  leak: number,
-): ObservationKind => ({
-  side: 'owner',
-  title,
-  leak,
-  ask,
-  group,
+const owner = (group: NonNullable<ObservationKind['group']>, title: string, ask: string, leak: number): ObservationKind => ({
+  side: 'owner', title, leak, ask, group,
 });
 
 export const OBSERVATIONS = {
@@ -106,33 +86,13 @@ export const OBSERVATIONS = {
   'sign:blue-smoke': owner('senses', 'Blue smoke', 'Is there blue smoke?', 0.02),
   'sign:thirsty': owner('senses', 'Uses more fuel', 'Does it use more fuel than it did?', 0.06),
   'sign:pings': owner('senses', 'Rattles when accelerating', 'Does it rattle when you accelerate?', 0.03),
-  'before:refuelled': owner(
-    'before',
-    'Refuelled a day or two before',
-    'Did you refuel in the last two days?',
-    0.25,
-  ),
+  'before:refuelled': owner('before', 'Refuelled a day or two before', 'Did you refuel in the last two days?', 0.25),
   'before:worked-on': owner('before', 'Worked on lately', 'Was anything worked on or unplugged?', 0.1),
-  'before:washed': owner(
-    'before',
-    'Washed, or heavy rain',
-    'Was the engine washed, or did it rain hard?',
-    0.12,
-  ),
-  'before:battery': owner(
-    'before',
-    'Jump-started or battery off',
-    'Was it jump-started, or the battery off?',
-    0.06,
-  ),
+  'before:washed': owner('before', 'Washed, or heavy rain', 'Was the engine washed, or did it rain hard?', 0.12),
+  'before:battery': owner('before', 'Jump-started or battery off', 'Was it jump-started, or the battery off?', 0.06),
   'before:long-stand': owner('before', 'Stood for weeks', 'Did it stand for weeks?', 0.06),
   'before:modified': owner('before', 'Modified', 'Is anything on it modified?', 0.06),
-  'before:plugs-old': owner(
-    'before',
-    'Plugs or coils never replaced',
-    'Are plugs and coils still the first, as far as you know?',
-    0.35,
-  ),
+  'before:plugs-old': owner('before', 'Plugs or coils never replaced', 'Are plugs and coils still the first, as far as you know?', 0.35),
 } as const satisfies Record<string, ObservationKind>;
 export type ObservationKey = keyof typeof OBSERVATIONS;
 
@@ -194,7 +154,7 @@ function keyOfEntry({ component, failure, place }: CodeEntry): ObservationKey | 
     case 'catalyst':
       return failure === 'efficiency' ? 'code:catalyst' : null;
     case 'evap':
-      return failure === 'flow-wrong' || failure === 'flow-high' ? 'code:purge' : 'code:evap-leak';
+      return failure === 'flow-wrong' || failure === 'flow-high' || failure === 'flow-low' ? 'code:purge' : 'code:evap-leak';
     case 'purge-valve':
       return 'code:purge';
     case 'egr-flow':

@@ -1,0 +1,101 @@
+import type { Cause } from '../types.ts';
+import { seal } from './shared.ts';
+
+/** What air that is not measured shows, wherever it gets in. */
+const LEAK_EFFECTS = {
+  'code:lean': 0.75, 'code:misfire-several': 0.2, 'code:idle': 0.3, 'reading:lean-idle': 0.85, 'reading:lean-load': 0.2,
+  'sign:rough-idle': 0.6, 'sign:high-idle': 0.35, 'sign:hiss': 0.5, 'sign:stalls': 0.15, 'sign:weak': 0.2, 'frame:idle': 0.5, 'frame:load': 0.2,
+} as const;
+
+export const AIR_CAUSES: readonly Cause[] = [
+  {
+    id: 'intake-hose-split', title: 'Intake hose split behind the air flow sensor', system: 'air', scope: 'engine', prior: 0.02,
+    priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.5 }],
+    effects: { ...LEAK_EFFECTS, 'reading:air-flow-low': 0.55, 'reading:lean-load': 0.35, 'sign:weak': 0.35, 'before:worked-on': 0.2 },
+    repair: seal('Fit a new intake hose', 35, 35, ['Loosen both clips, ease the hose off without pulling at the sensor.', 'Compare old and new, fit, clips square to the rim.', 'Start, listen, spray the joints with soapy water.']),
+  },
+  {
+    id: 'vacuum-hose-off', title: 'Vacuum hose off or split', system: 'air', scope: 'engine', prior: 0.03,
+    priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
+    effects: { ...LEAK_EFFECTS, 'sign:hiss': 0.65, 'before:worked-on': 0.35 },
+    repair: seal('Replace the vacuum hose', 8, 20, ['Follow each thin hose from end to end; the ends harden and split first.', 'Cut the new one to the same length, push it fully on.', 'Listen for the hiss with the engine idling.']),
+  },
+  {
+    id: 'intake-gasket', title: 'Intake manifold gasket leaks', system: 'air', scope: 'engine', prior: 0.012,
+    priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
+    effects: { ...LEAK_EFFECTS, 'sign:cold': 0.45, 'frame:cold': 0.5, 'sign:hiss': 0.3 },
+    repair: { ...seal('Fit new intake manifold gaskets', 25, 150, ['Pictures of every plug and hose before you take one off.', 'Stuff rags into the open ports: nothing may fall in.', 'Clean both faces, new gaskets, screws crosswise in two steps to the handbook’s torque.']), tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque', 'vacuum-hose'] },
+  },
+  {
+    id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
+    effects: { ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
+    repair: { ...seal('Have the brake booster looked at', 140, 120, ['A hiss at the pedal that changes when you press it: the booster.', 'Brakes are at stake: leave the booster to a workshop.']), isLicensed: true },
+  },
+  {
+    id: 'breather-stuck', title: 'Crankcase breather valve stuck open', system: 'air', scope: 'engine', prior: 0.012,
+    effects: { ...LEAK_EFFECTS, 'sign:blue-smoke': 0.25, 'sign:hiss': 0.5, 'sign:high-idle': 0.3 },
+    repair: seal('Fit a new breather valve', 22, 30, ['Pull the valve, shake it: one that does not rattle, or that you can blow through both ways, is done.', 'New valve and hose ends, clips tight.']),
+  },
+  {
+    id: 'oil-cap-open', title: 'Oil cap or dipstick not shut', system: 'air', scope: 'engine', prior: 0.006, isPassing: true,
+    effects: { ...LEAK_EFFECTS, 'code:lean': 0.45, 'before:worked-on': 0.5 },
+    repair: seal('Shut cap and dipstick', 0, 3, ['Seat the dipstick, turn the cap home, look at its seal.']),
+  },
+  {
+    id: 'maf-unplugged', title: 'Air flow sensor unplugged', system: 'air', scope: 'engine', prior: 0.006,
+    effects: { 'code:air-flow-circuit': 0.97, 'code:intake-temperature': 0.35, 'code:lean': 0.15, 'reading:air-flow-dead': 0.95, 'reading:intake-temperature-rail': 0.35, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:stalls': 0.25, 'before:worked-on': 0.8 },
+    repair: seal('Plug the air flow sensor in', 0, 5, ['Ignition off.', 'Push the plug on until the catch snaps; the seal must lie flat.']),
+  },
+  {
+    id: 'maf-failed', title: 'Air flow sensor failed', system: 'air', scope: 'engine', prior: 0.012,
+    effects: { 'code:air-flow-circuit': 0.7, 'code:air-flow-range': 0.3, 'code:lean': 0.25, 'reading:air-flow-dead': 0.6, 'reading:air-flow-low': 0.4, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:thirsty': 0.3 },
+    repair: { ...seal('Fit a new air flow sensor', 85, 20, ['Compare the part number: a wrong one fits and misleads.', 'Do not touch the element. Arrow with the flow.']), cautions: ['cold-engine'] },
+  },
+  {
+    id: 'maf-wiring', title: 'Wire to the air flow sensor broken', system: 'air', scope: 'engine', prior: 0.006,
+    effects: { 'code:air-flow-circuit': 0.92, 'reading:air-flow-dead': 0.8, 'sign:weak': 0.5, 'sign:stalls': 0.2, 'before:worked-on': 0.25 },
+    repair: { ...seal('Mend the wire to the air flow sensor', 6, 60, ['Find the break: move the loom while you watch the reading.', 'Solder or crimp, seal with shrink tube, tie the loom so that it does not chafe.']), tools: ['hand-tools', 'multimeter'], cautions: ['battery'] },
+  },
+  {
+    id: 'maf-dirty', title: 'Air flow sensor dirty', system: 'air', scope: 'engine', prior: 0.025,
+    priorFactors: [{ when: { kind: 'modified' }, factor: 2 }],
+    effects: { 'code:lean': 0.6, 'code:air-flow-range': 0.25, 'reading:air-flow-low': 0.7, 'reading:lean-load': 0.7, 'reading:lean-idle': 0.3, 'sign:weak': 0.5, 'sign:uphill': 0.4, 'before:modified': 0.25, 'frame:load': 0.5 },
+    repair: { ...seal('Clean the air flow sensor', 0, 20, ['Ignition off, sensor out.', 'Only air flow sensor cleaner, from a hand’s width; never touch the element.', 'Let it dry for ten minutes, refit, look at the air filter too.']), tools: ['cleaner-spray', 'hand-tools'], cautions: ['cold-engine', 'spray'] },
+  },
+  {
+    id: 'air-filter', title: 'Air filter blocked', system: 'air', scope: 'engine', prior: 0.008,
+    effects: { 'code:air-flow-range': 0.1, 'code:rich': 0.12, 'sign:weak': 0.6, 'sign:thirsty': 0.5, 'sign:uphill': 0.4, 'frame:load': 0.5 },
+    repair: seal('Fit a new air filter', 14, 10, ['Open the box, note how the old one lies.', 'Wipe the box, new filter, all clips shut.']),
+  },
+  {
+    id: 'map-failed', title: 'Manifold pressure sensor or its hose', system: 'air', scope: 'engine', prior: 0.01,
+    effects: { 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
+    repair: seal('Fit a new manifold pressure sensor', 35, 20, ['Hose first: split, blocked with soot, off?', 'Sensor off, look into its port, clean it, new one with seal.']),
+  },
+  {
+    id: 'iat-unplugged', title: 'Intake temperature sensor unplugged', system: 'air', scope: 'engine', prior: 0.005,
+    effects: { 'code:intake-temperature': 0.97, 'reading:intake-temperature-rail': 0.97, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3, 'before:worked-on': 0.75 },
+    repair: seal('Plug the intake temperature sensor in', 0, 5, ['Ignition off. Push the plug on until the catch snaps.']),
+  },
+  {
+    id: 'iat-failed', title: 'Intake temperature sensor or its wire broken', system: 'air', scope: 'engine', prior: 0.008,
+    effects: { 'code:intake-temperature': 0.95, 'reading:intake-temperature-rail': 0.8, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3 },
+    repair: seal('Fit a new intake temperature sensor', 18, 15, ['Measure it first: 2 to 3 kΩ at 20 °C.', 'New one in, hand-tight, plug on.']),
+  },
+  {
+    id: 'throttle-dirty', title: 'Throttle body dirty', system: 'air', scope: 'engine', prior: 0.02, fuels: ['petrol', 'hybrid', 'lpg', 'unknown'],
+    priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
+    effects: { 'code:idle': 0.6, 'code:throttle': 0.15, 'sign:rough-idle': 0.5, 'sign:stalls': 0.45, 'frame:idle': 0.7, 'before:battery': 0.15 },
+    repair: { ...seal('Clean the throttle body', 6, 40, ['Ignition off: an electric throttle must not be forced by hand.', 'Cleaner on a cloth, wipe the edge of the plate and its seat.', 'Idle has to be learned again: let it idle ten minutes.']), cautions: ['cold-engine', 'spray'] },
+  },
+  {
+    id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
+    effects: { 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
+    repair: seal('Fit a new throttle body', 160, 60, ['Check the plug and both sensor tracks first.', 'New gasket, learn the stops with ignition on for a minute.']),
+  },
+  {
+    id: 'egr-stuck', title: 'Exhaust recirculation valve stuck open', system: 'air', scope: 'engine', prior: 0.01,
+    effects: { 'code:egr': 0.75, 'code:misfire-several': 0.2, 'reading:manifold-pressure-high': 0.4, 'sign:rough-idle': 0.6, 'sign:stalls': 0.35, 'sign:weak': 0.3, 'frame:idle': 0.5 },
+    repair: seal('Clean or replace the recirculation valve', 60, 80, ['Valve off, new gasket ready.', 'Scrape the soot out, never into the manifold.', 'The plunger must move freely and seat.']),
+  },
+];

@@ -1,0 +1,119 @@
+import type { Check } from '../types.ts';
+import { found } from './shared.ts';
+
+export const AIR_CHECKS: readonly Check[] = [
+  {
+    id: 'maf-plug-look', title: 'Look at the air flow sensor’s plug', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'Ignition off. The sensor sits in the pipe just behind the air filter. Is its plug on, catch shut, pins clean?',
+    outcomes: [found('on', 'On and clean', 'Not simply unplugged.'), found('off', 'Off or half on', 'Push it on: that may be all.'), found('pins', 'Green or bent pins', 'Clean the contact first.')],
+    otherwise: [0.96, 0.01, 0.03], given: { 'maf-unplugged': [0.01, 0.97, 0.02], 'maf-wiring': [0.75, 0.02, 0.23] },
+  },
+  {
+    id: 'maf-supply', title: 'Measure supply and ground at the air flow plug', scope: 'engine', system: 'air', minutes: 12, cost: 0, tools: ['multimeter'], cautions: ['battery'],
+    how: 'Plug off, ignition on: 12 V (or 5 V) at the supply pin, under 0.1 V at ground.',
+    outcomes: [found('right', 'Both right', 'The wires bring what the sensor needs.'), found('wrong', 'One is missing', 'Wire or fuse.')],
+    otherwise: [0.96, 0.04], given: { 'maf-wiring': [0.2, 0.8] },
+  },
+  {
+    id: 'maf-rev', title: 'Read air flow at idle and at 2,500 rpm', scope: 'engine', system: 'air', minutes: 6, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
+    how: 'Warm engine, in neutral. Note the air flow at idle and at 2,500 rpm. About the engine’s litres × 1.6 g/s at idle; three to four times that at 2,500 rpm.',
+    outcomes: [found('fits', 'Both fit', 'The sensor measures well.'), found('low', 'Low at both', 'Dirty sensor, or air that comes in behind it.'), found('none', 'None', 'No signal: plug, wire or sensor.')],
+    otherwise: [0.93, 0.05, 0.02],
+    given: { 'maf-dirty': [0.2, 0.78, 0.02], 'maf-failed': [0.1, 0.35, 0.55], 'maf-unplugged': [0.02, 0.03, 0.95], 'maf-wiring': [0.05, 0.1, 0.85], 'intake-hose-split': [0.35, 0.63, 0.02], 'vacuum-hose-off': [0.5, 0.48, 0.02], 'intake-gasket': [0.55, 0.43, 0.02] },
+  },
+  {
+    id: 'maf-clean', title: 'Clean the air flow sensor, drive, look at the trims', scope: 'engine', system: 'air', minutes: 30, cost: 2, tools: ['cleaner-spray'], cautions: ['spray', 'cold-engine'],
+    how: 'Air flow sensor cleaner only, do not touch the element, let it dry. Then look whether the trims come back towards zero.',
+    outcomes: [found('same', 'Trims as before', 'It was not dirt.'), found('better', 'Trims come back', 'It was dirt: done, but look at the air filter.')],
+    otherwise: [0.95, 0.05], given: { 'maf-dirty': [0.15, 0.85], 'maf-failed': [0.85, 0.15] },
+  },
+  {
+    id: 'hose-look', title: 'Bend the intake hose and look into its folds', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'From the air flow sensor to the throttle: bend each fold open, look underneath, feel the clips.',
+    outcomes: [found('whole', 'Whole, clips tight', 'The big hose is sound.'), found('split', 'Split or loose', 'Unmeasured air gets in there.')],
+    otherwise: [0.96, 0.04], given: { 'intake-hose-split': [0.15, 0.85] },
+  },
+  {
+    id: 'hose-follow', title: 'Follow every vacuum hose, pull at each end', scope: 'engine', system: 'air', minutes: 15, cost: 0, tools: [], cautions: ['vacuum-hose', 'cold-engine'],
+    how: 'Engine off and cool. Follow each thin hose from end to end. Hard, split, off?',
+    outcomes: [found('whole', 'All on and soft', 'No open hose.'), found('off', 'One off or split', 'That is a leak.')],
+    otherwise: [0.92, 0.08], given: { 'vacuum-hose-off': [0.15, 0.85], 'breather-stuck': [0.75, 0.25] },
+  },
+  {
+    id: 'leak-spray', title: 'Soapy water on the intake joints while it idles', scope: 'engine', system: 'air', minutes: 15, cost: 1, tools: ['brake-cleaner'], cautions: ['moving-parts', 'exhaust-gas', 'spray'],
+    how: 'Engine idling, outside. Short bursts at each joint, one at a time. Does the sound or the idle change?',
+    outcomes: [found('calm', 'No change anywhere', 'A leak is less likely.'), found('manifold', 'Changes at the manifold', 'The gasket leaks.'), found('hose', 'Changes at a hose', 'That hose leaks.')],
+    otherwise: [0.92, 0.04, 0.04],
+    given: { 'intake-gasket': [0.2, 0.75, 0.05], 'vacuum-hose-off': [0.2, 0.05, 0.75], 'intake-hose-split': [0.3, 0.05, 0.65], 'breather-stuck': [0.5, 0.1, 0.4], 'brake-booster-leak': [0.6, 0.05, 0.35] },
+  },
+  {
+    id: 'trims-compare', title: 'Compare the trims at idle and at 2,500 rpm', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
+    how: 'Warm engine. Short plus long trim at idle, then held at 2,500 rpm for a minute.',
+    outcomes: [found('sound', 'Within ±10 % at both', 'The mixture is right at rest.'), found('idle', 'Lean at idle, recovers', 'A leak behind the throttle: it matters less the more air the engine takes.'), found('load', 'Lean, grows with speed', 'Too little fuel, or air flow measured too low.'), found('rich', 'Below −10 %', 'Too much fuel.')],
+    otherwise: [0.86, 0.05, 0.05, 0.04],
+    given: {
+      'vacuum-hose-off': [0.08, 0.85, 0.05, 0.02], 'intake-gasket': [0.1, 0.82, 0.06, 0.02], 'intake-hose-split': [0.1, 0.6, 0.28, 0.02], 'breather-stuck': [0.15, 0.8, 0.03, 0.02], 'brake-booster-leak': [0.1, 0.83, 0.05, 0.02], 'oil-cap-open': [0.3, 0.65, 0.03, 0.02], 'purge-stuck': [0.25, 0.45, 0.02, 0.28],
+      'maf-dirty': [0.15, 0.1, 0.73, 0.02], 'fuel-filter': [0.15, 0.05, 0.78, 0.02], 'fuel-pump-weak': [0.12, 0.06, 0.8, 0.02], 'injector-leaking': [0.15, 0.02, 0.03, 0.8], 'regulator-leaking': [0.1, 0.02, 0.03, 0.85], 'map-failed': [0.4, 0.05, 0.15, 0.4],
+    },
+  },
+  {
+    id: 'booster-press', title: 'Press the brake pedal at idle and listen', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['exhaust-gas'],
+    how: 'Standing, in park or neutral, handbrake on. Press and hold: does a hiss or the idle change?',
+    outcomes: [found('same', 'Nothing changes', 'The booster is tight.'), found('changes', 'Hiss or idle changes', 'The booster or its hose leaks: have it looked at, brakes depend on it.')],
+    otherwise: [0.97, 0.03], given: { 'brake-booster-leak': [0.15, 0.85] },
+  },
+  {
+    id: 'breather-shake', title: 'Pull the breather valve and shake it', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['cold-engine', 'vacuum-hose'],
+    how: 'Engine off. A good valve rattles and lets you blow one way only.',
+    outcomes: [found('rattles', 'Rattles, one way only', 'The valve works.'), found('stuck', 'Silent, or open both ways', 'The valve is stuck.')],
+    otherwise: [0.95, 0.05], given: { 'breather-stuck': [0.12, 0.88] },
+  },
+  {
+    id: 'caps-look', title: 'Oil cap shut, dipstick seated?', scope: 'engine', system: 'air', minutes: 2, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'Turn the oil cap home, look at its seal, push the dipstick in.',
+    outcomes: [found('shut', 'Both shut', 'Not that.'), found('open', 'One was open', 'That lets air in: clear and watch.')],
+    otherwise: [0.985, 0.015], given: { 'oil-cap-open': [0.03, 0.97] },
+  },
+  {
+    id: 'filter-look', title: 'Take the air filter out and look', scope: 'engine', system: 'air', minutes: 6, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'Hold it against the light. Leaves or a nest in the box?',
+    outcomes: [found('clean', 'Light comes through', 'The filter is good.'), found('blocked', 'Dark or blocked', 'Fit a new one.')],
+    otherwise: [0.92, 0.08], given: { 'air-filter': [0.04, 0.96], 'maf-dirty': [0.75, 0.25] },
+  },
+  {
+    id: 'map-key-on', title: 'Manifold pressure with the key on, engine off', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: [],
+    how: 'It must equal the day’s air pressure: 101 kPa at the sea, about 1.2 less each 100 m up.',
+    outcomes: [found('equal', 'Equal within 4 kPa', 'The sensor is true at rest.'), found('off', 'Off by more', 'Sensor, its hose or its supply.')],
+    otherwise: [0.97, 0.03], given: { 'map-failed': [0.3, 0.7] },
+  },
+  {
+    id: 'iat-plug-look', title: 'Look at the intake temperature sensor’s plug', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'In the intake pipe or inside the air flow sensor. On, catch shut, pins clean?',
+    outcomes: [found('on', 'On and clean', 'Not simply unplugged.'), found('off', 'Off or half on', 'Push it on: that may be all.')],
+    otherwise: [0.985, 0.015], given: { 'iat-unplugged': [0.02, 0.98] },
+  },
+  {
+    id: 'iat-ohms', title: 'Measure the intake temperature sensor', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['cold-engine'],
+    how: '2 to 3 kΩ at 20 °C, less when warmer. Warm it with your hand: does it fall?',
+    outcomes: [found('right', 'Right, and it falls', 'The sensor is sound: look at plug and wire.'), found('open', 'Open or far off', 'The sensor is broken.')],
+    otherwise: [0.97, 0.03], given: { 'iat-failed': [0.3, 0.7] },
+  },
+  {
+    id: 'throttle-look', title: 'Look at the throttle plate', scope: 'engine', system: 'air', minutes: 12, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine'],
+    how: 'Ignition off, intake hose off. Black crust round the edge of the plate?',
+    outcomes: [found('clean', 'Clean', 'Not dirt.'), found('crust', 'Black crust', 'Clean it; the idle has to be learned again.')],
+    otherwise: [0.72, 0.28], given: { 'throttle-dirty': [0.04, 0.96] },
+  },
+  {
+    id: 'pedal-tracks', title: 'Press the pedal slowly, watch both tracks', scope: 'engine', system: 'air', minutes: 5, cost: 0, tools: [], cautions: [],
+    how: 'Ignition on, engine off. The two pedal readings must rise in step, without a jump.',
+    outcomes: [found('step', 'In step', 'The pedal is sound.'), found('jump', 'A jump or a drop', 'Pedal or throttle sensor, or its plug.')],
+    otherwise: [0.97, 0.03], given: { 'throttle-actuator': [0.4, 0.6] },
+  },
+  {
+    id: 'egr-move', title: 'Move the recirculation valve', scope: 'engine', system: 'air', minutes: 30, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine'],
+    how: 'Valve off. Does the plunger move and seat? Soot?',
+    outcomes: [found('seats', 'Moves and seats', 'The valve is sound.'), found('stuck', 'Stuck or soot on the seat', 'Clean or replace it.')],
+    otherwise: [0.9, 0.1], given: { 'egr-stuck': [0.08, 0.92] },
+  },
+];

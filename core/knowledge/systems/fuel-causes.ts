@@ -1,0 +1,64 @@
+import type { Cause } from '../types.ts';
+import { PETROL } from './shared.ts';
+
+export const FUEL_CAUSES: readonly Cause[] = [
+  {
+    id: 'injector-clogged', title: 'Injector {n} clogged', system: 'fuel', scope: 'cylinder', prior: 0.004, fuels: PETROL,
+    priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.4 }],
+    effects: { 'code:misfire-same': 0.8, 'code:misfire-several': 0.2, 'code:lean': 0.35, 'reading:lean-load': 0.3, 'sign:shakes': 0.65, 'sign:rough-idle': 0.6, 'sign:weak': 0.4, 'before:long-stand': 0.3, 'frame:load': 0.45, 'frame:cold': 0.35, 'frame:idle': 0.35 },
+    repair: { title: 'Clean or replace injector {n}', parts: 65, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Let the fuel pressure off as the manual says, battery earth off.', 'Rail up, injector out, both sealing rings new and oiled.', 'Prime: ignition on three times before you start, and look for drips before the covers go back.'] },
+  },
+  {
+    id: 'injector-circuit', title: 'Wire or plug of injector {n}', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
+    effects: { 'code:injector-same': 0.92, 'code:misfire-same': 0.85, 'code:misfire-several': 0.2, 'sign:shakes': 0.75, 'sign:rough-idle': 0.65, 'sign:weak': 0.4, 'before:worked-on': 0.4 },
+    repair: { title: 'Mend plug or wire of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off. Plug on, catch shut, pins clean?', 'Measure the injector: 11 to 18 Ω, like its neighbours.', 'Mend the wire, seal it.'] },
+  },
+  {
+    id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,
+    effects: { 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
+    repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Pressure off as the manual says.', 'Rail up with injectors in it, pump on for two seconds: which one drips?', 'New injector and rings, prime, look for drips.'] },
+  },
+  {
+    id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
+    priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
+    effects: { 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
+    repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Pressure off as the manual says, rag and bowl below.', 'Arrow with the flow, new clips.', 'Prime with the ignition, look for drips.'] },
+  },
+  {
+    id: 'fuel-pump-weak', title: 'Fuel pump weak', system: 'fuel', scope: 'engine', prior: 0.01,
+    priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.6 }],
+    effects: { 'code:lean': 0.6, 'code:fuel-pressure': 0.5, 'code:misfire-several': 0.35, 'reading:lean-load': 0.8, 'sign:weak': 0.65, 'sign:uphill': 0.7, 'sign:hard-start': 0.5, 'sign:stalls': 0.3, 'frame:load': 0.75 },
+    repair: { title: 'Have the fuel pump replaced', parts: 130, ownerMinutes: 150, shopMinutes: 110, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'battery'], steps: ['Measure pressure and current first; a bad ground looks the same.', 'Tank nearly empty, outside, extinguisher at hand.', 'New sealing ring, prime three times.'] },
+  },
+  {
+    id: 'regulator-leaking', title: 'Fuel pressure regulator leaks', system: 'fuel', scope: 'engine', prior: 0.005, fuels: PETROL,
+    effects: { 'code:rich': 0.75, 'code:fuel-pressure': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.5, 'sign:black-smoke': 0.4, 'sign:hard-start': 0.4, 'sign:thirsty': 0.55 },
+    repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Petrol in its vacuum hose proves it.', 'Pressure off, new one with new ring, prime, look for drips.'] },
+  },
+  {
+    id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.006, isPassing: true,
+    effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.2, 'sign:shakes': 0.4, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
+    repair: { title: 'Use the fuel up and fill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in petrol or the other way round): do not start, have it pumped out.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
+  },
+  {
+    id: 'tank-low', title: 'Tank nearly empty, pump sucked air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true,
+    effects: { 'code:misfire-several': 0.55, 'code:lean': 0.35, 'code:fuel-pressure': 0.25, 'sign:stalls': 0.45, 'sign:weak': 0.4, 'sign:uphill': 0.4 },
+    repair: { title: 'Refuel and watch', parts: 0, ownerMinutes: 10, shopMinutes: 10, tools: [], cautions: ['petrol'], steps: ['Fill at least a quarter of the tank.', 'Read again after two drives.'] },
+  },
+  {
+    id: 'purge-stuck', title: 'Vapour purge valve stuck open', system: 'fuel', scope: 'engine', prior: 0.018, fuels: PETROL,
+    effects: { 'code:purge': 0.55, 'code:evap-leak': 0.25, 'code:lean': 0.3, 'code:rich': 0.2, 'reading:lean-idle': 0.4, 'sign:rough-idle': 0.4, 'sign:hard-start': 0.4, 'before:refuelled': 0.55, 'sign:fuel-smell': 0.25 },
+    repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Blow through it with no plug on: it must be shut.', 'Plug and two hoses over to the new one.'] },
+  },
+  {
+    id: 'fuel-cap', title: 'Fuel cap loose or its seal cracked', system: 'fuel', scope: 'engine', prior: 0.05, isPassing: true, fuels: PETROL,
+    effects: { 'code:evap-leak': 0.9, 'before:refuelled': 0.75, 'sign:fuel-smell': 0.15 },
+    repair: { title: 'Shut or replace the fuel cap', parts: 12, ownerMinutes: 5, shopMinutes: 10, tools: [], cautions: [], steps: ['Look at the seal for cracks, wipe it.', 'Turn until it clicks three times. The lamp takes several trips to go out.'] },
+  },
+  {
+    id: 'evap-hose', title: 'Vapour hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
+    priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
+    effects: { 'code:evap-leak': 0.92, 'sign:fuel-smell': 0.25 },
+    repair: { title: 'Find and mend the vapour leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the tank’s neck to the canister and the engine.', 'A workshop’s smoke machine finds a pinhole in minutes.'] },
+  },
+];

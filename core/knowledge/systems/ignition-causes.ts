@@ -1,0 +1,120 @@
+import type { Cause } from '../types.ts';
+import { PETROL, MISFIRE } from './shared.ts';
+
+export const IGNITION_CAUSES: readonly Cause[] = [
+  {
+    id: 'coil-boot', title: 'Coil boot of cylinder {n} cracked', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    prior: 0.012,
+    priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.8 }, { when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
+    effects: { ...MISFIRE, 'code:coil-same': 0.05, 'sign:wet': 0.75, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'frame:cold': 0.75, 'frame:load': 0.75, 'frame:idle': 0.15, 'before:washed': 0.4, 'before:plugs-old': 0.75 },
+    repair: {
+      title: 'Fit a new coil boot on cylinder {n}', parts: 14, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools'],
+      cautions: ['cold-engine', 'high-tension', 'torque'],
+      steps: [
+        'Ignition off, key away from the car, engine cold. Take the engine cover off.',
+        'Find cylinder {n}: makers count from different ends, so check the handbook.',
+        'Press the catch, pull the plug off the coil by its body, never by the wires.',
+        'Undo the coil’s screw, twist and pull the coil straight up. Put the screw in a tin, not on the engine.',
+        'Look down the well with a torch: dry it if there is water or oil.',
+        'Pull the old boot off, a thin film of dielectric grease in the new one, push it on until it clicks.',
+        'Set the coil in, screw by hand, then to the handbook’s torque. Plug on until the catch snaps.',
+      ],
+    },
+  },
+  {
+    id: 'coil', title: 'Coil of cylinder {n} worn out', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    prior: 0.02, priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.6 }],
+    effects: { ...MISFIRE, 'code:coil-same': 0.45, 'sign:wet': 0.15, 'sign:warm': 0.35, 'sign:uphill': 0.4, 'frame:cold': 0.35, 'frame:load': 0.55, 'frame:idle': 0.25, 'before:plugs-old': 0.7 },
+    repair: {
+      title: 'Fit a new coil on cylinder {n}', parts: 45, ownerMinutes: 25, shopMinutes: 25, tools: ['hand-tools'],
+      cautions: ['cold-engine', 'high-tension', 'torque'],
+      steps: [
+        'Ignition off, key away from the car, engine cold. Take the engine cover off.',
+        'Find cylinder {n}: makers count from different ends, so check the handbook.',
+        'Press the catch, pull the plug off the coil by its body.',
+        'Undo the screw, twist and pull the coil straight up.',
+        'Set the new coil in, screw by hand, then to the handbook’s torque. Plug on until the catch snaps.',
+      ],
+    },
+  },
+  {
+    id: 'plug', title: 'Spark plug {n} fouled or wide', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    prior: 0.016, priorFactors: [{ when: { kind: 'distance-over', km: 80_000 }, factor: 1.4 }],
+    effects: { ...MISFIRE, 'code:coil-same': 0.03, 'sign:wet': 0.06, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'sign:fuel-smell': 0.15, 'frame:cold': 0.45, 'frame:load': 0.5, 'frame:idle': 0.35, 'before:plugs-old': 0.8 },
+    repair: {
+      title: 'Fit a new set of spark plugs', parts: 32, ownerMinutes: 50, shopMinutes: 45, tools: ['hand-tools', 'torque-wrench'],
+      cautions: ['cold-engine', 'high-tension', 'torque'],
+      steps: [
+        'Engine cold, ignition off, key away. One cylinder at a time, so that nothing is swapped.',
+        'Coil off, blow the well clean before the plug comes out: what falls in stays in.',
+        'Compare the old plug: colour, gap, cracks, oil. Take a picture for the log.',
+        'New plug in by hand with a piece of hose for at least three turns, then to the handbook’s torque.',
+        'The others are as old: do the set.',
+      ],
+    },
+  },
+  {
+    id: 'plug-well-water', title: 'Water in the plug well of cylinder {n}', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    prior: 0.004, isPassing: true,
+    effects: { ...MISFIRE, 'sign:wet': 0.8, 'frame:cold': 0.6, 'frame:load': 0.45, 'before:washed': 0.8 },
+    repair: {
+      title: 'Dry the plug well and find where the water comes in', parts: 0, ownerMinutes: 30, shopMinutes: 40, tools: ['hand-tools'],
+      cautions: ['cold-engine', 'high-tension'],
+      steps: ['Coil out, mop the well dry with a rag on a stick.', 'Look at the cover’s seal and at the drain of the windscreen tray above it.', 'Refit; watch it through the next rain.'],
+    },
+  },
+  {
+    id: 'coil-connector', title: 'Plug of coil {n} loose or corroded', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    prior: 0.006,
+    effects: { ...MISFIRE, 'code:coil-same': 0.65, 'sign:wet': 0.3, 'before:worked-on': 0.5, 'frame:cold': 0.3, 'frame:load': 0.4 },
+    repair: {
+      title: 'Clean and seat the plug of coil {n}', parts: 3, ownerMinutes: 15, shopMinutes: 20, tools: ['hand-tools'],
+      cautions: ['high-tension', 'cold-engine'],
+      steps: ['Ignition off. Open the catch, pull by the body.', 'Look for green or bent pins; clean with contact spray, let it dry.', 'Push on until it snaps, tug at it once.'],
+    },
+  },
+  {
+    id: 'plugs-overdue', title: 'Spark plugs long overdue, whole set', system: 'ignition', scope: 'engine', fuels: PETROL,
+    prior: 0.02, priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
+    effects: { 'code:misfire-several': 0.7, 'code:misfire-other': 0.35, 'sign:shakes': 0.5, 'sign:rough-idle': 0.55, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:thirsty': 0.4, 'sign:uphill': 0.45, 'before:plugs-old': 0.95, 'frame:load': 0.5 },
+    repair: {
+      title: 'Fit a new set of spark plugs', parts: 32, ownerMinutes: 50, shopMinutes: 45, tools: ['hand-tools', 'torque-wrench'],
+      cautions: ['cold-engine', 'high-tension', 'torque'],
+      steps: ['Engine cold, one cylinder at a time.', 'Blow the wells clean, old plug out, compare and photograph it.', 'New plug in by hand, then to the handbook’s torque.'],
+    },
+  },
+  {
+    id: 'coil-supply', title: 'Supply or ground of all coils', system: 'ignition', scope: 'engine', fuels: PETROL,
+    prior: 0.003,
+    effects: { 'code:misfire-several': 0.85, 'code:misfire-other': 0.6, 'code:supply-voltage': 0.1, 'sign:shakes': 0.7, 'sign:stalls': 0.5, 'sign:hard-start': 0.5, 'before:worked-on': 0.3, 'before:battery': 0.2 },
+    repair: {
+      title: 'Mend the coils’ supply or ground', parts: 5, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools', 'multimeter'],
+      cautions: ['high-tension', 'battery'],
+      steps: ['Find the coils’ fuse and relay in the handbook; look and measure.', 'Ground strap engine to body: clean both ends bright, tighten.', 'Measure the drop again with the engine cranking: under 0.2 V.'],
+    },
+  },
+  {
+    id: 'crank-sensor', title: 'Crankshaft sensor failing', system: 'ignition', scope: 'engine', prior: 0.012,
+    effects: { 'code:crank-sensor': 0.75, 'code:misfire-several': 0.15, 'sign:stalls': 0.55, 'sign:hard-start': 0.45, 'sign:warm': 0.5, 'sign:shakes': 0.1 },
+    repair: {
+      title: 'Fit a new crankshaft sensor', parts: 28, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking'],
+      steps: ['Find it near the flywheel or the crank pulley.', 'Plug off, screw out, twist it free; the old sealing ring must come out too.', 'Oil the new ring, sensor in, screw to the handbook’s torque.'],
+    },
+  },
+  {
+    id: 'cam-sensor', title: 'Camshaft sensor failing', system: 'ignition', scope: 'engine', prior: 0.012,
+    effects: { 'code:cam-sensor': 0.85, 'code:cam-timing': 0.1, 'sign:hard-start': 0.5, 'sign:stalls': 0.15 },
+    repair: {
+      title: 'Fit a new camshaft sensor', parts: 24, ownerMinutes: 25, shopMinutes: 25, tools: ['hand-tools'], cautions: ['cold-engine'],
+      steps: ['Find it at the end of the cylinder head.', 'Plug off, screw out; the old sealing ring must come out too.', 'New ring oiled, sensor in, torque.'],
+    },
+  },
+  {
+    id: 'knock-sensor', title: 'Knock sensor or its wire', system: 'ignition', scope: 'engine', prior: 0.006, fuels: PETROL,
+    effects: { 'code:knock-sensor': 0.95, 'sign:weak': 0.3, 'sign:pings': 0.25 },
+    repair: {
+      title: 'Fit a new knock sensor', parts: 30, ownerMinutes: 90, shopMinutes: 75, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque'],
+      steps: ['Look at the plug and wire first; rodents like them.', 'The torque of its screw is part of the measurement: use the handbook’s figure.'],
+    },
+  },
+];

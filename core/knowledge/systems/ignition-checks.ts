@@ -1,0 +1,87 @@
+import type { Check } from '../types.ts';
+import { found } from './shared.ts';
+
+export const IGNITION_CHECKS: readonly Check[] = [
+  {
+    id: 'swap-coils', title: 'Swap coils {n} and {m}, drive 5 minutes, read again', scope: 'cylinder', system: 'ignition', minutes: 20, cost: 0,
+    tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension', 'driving'],
+    how: 'Engine cold, ignition off. Change coil {n} with coil {m}, boot and all. Drive five minutes under the same conditions and read: which cylinder misfires now?',
+    outcomes: [found('stays', 'It stays on {n}', 'The coil and its boot are not it: plug, injector, wiring or compression of cylinder {n}.'), found('moves', 'It moves to {m}', 'The fault moved with the coil: the coil or its boot.'), found('gone', 'No misfire now', 'Moving the plug may have cured a contact, or the conditions were not met.')],
+    otherwise: [0.8, 0.02, 0.18],
+    given: { 'coil-boot': [0.08, 0.8, 0.12], coil: [0.05, 0.88, 0.07], 'coil-connector': [0.25, 0.05, 0.7], plug: [0.88, 0.02, 0.1], 'plug-well-water': [0.3, 0.1, 0.6], 'injector-clogged': [0.92, 0.02, 0.06], compression: [0.94, 0.01, 0.05] },
+  },
+  {
+    id: 'boot-look', title: 'Pull coil {n} and look at its boot', scope: 'cylinder', system: 'ignition', minutes: 12, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension'],
+    how: 'Engine cold, ignition off. Pull the coil. Look for a hairline crack, a white or burnt track, or a light grey line down the plug’s insulator.',
+    outcomes: [found('sound', 'Clean, no track', 'A crack that can be seen is ruled out, a fine one is not.'), found('track', 'Crack or burnt track', 'The spark jumps through the boot instead of the plug.'), found('wet', 'Water or oil in the well', 'Dry it, and find where it comes from.')],
+    otherwise: [0.93, 0.03, 0.04],
+    given: { 'coil-boot': [0.3, 0.65, 0.05], coil: [0.88, 0.08, 0.04], plug: [0.85, 0.1, 0.05], 'plug-well-water': [0.15, 0.05, 0.8] },
+  },
+  {
+    id: 'mist-test', title: 'Mist the coils with water in the dark', scope: 'engine', system: 'ignition', minutes: 10, cost: 0, tools: [], cautions: ['moving-parts', 'high-tension', 'exhaust-gas'],
+    how: 'Outside, in the dark, engine idling: a fine mist from a plant sprayer over the coils. Watch from a distance for sparks, listen for a stumble.',
+    outcomes: [found('calm', 'No sparks, no stumble', 'Tracking over wet boots is less likely.'), found('sparks', 'Sparks or a stumble', 'High voltage escapes where it is wet: a boot or a lead.')],
+    otherwise: [0.96, 0.04], given: { 'coil-boot': [0.3, 0.7], 'plug-well-water': [0.5, 0.5], coil: [0.75, 0.25] },
+  },
+  {
+    id: 'plug-look', title: 'Take plug {n} out and look', scope: 'cylinder', system: 'ignition', minutes: 25, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque'],
+    how: 'Engine cold. Blow the well clean, take the plug out, compare it with its neighbour: gap, colour, cracks, oil, fuel.',
+    outcomes: [found('sound', 'Like its neighbour, gap right', 'The plug is not it.'), found('worn', 'Wide gap, cracked or fouled', 'The plug may be it: a new set is cheap.'), found('wet-fuel', 'Wet with fuel', 'Fuel came, the spark did not.'), found('oily', 'Oily', 'Oil comes past rings or valve guides.')],
+    otherwise: [0.72, 0.13, 0.1, 0.05],
+    given: { plug: [0.12, 0.75, 0.1, 0.03], 'plugs-overdue': [0.1, 0.85, 0.03, 0.02], coil: [0.45, 0.1, 0.42, 0.03], 'coil-boot': [0.5, 0.15, 0.32, 0.03], compression: [0.45, 0.1, 0.15, 0.3], 'injector-clogged': [0.85, 0.1, 0.01, 0.04] },
+  },
+  {
+    id: 'swap-plugs', title: 'Swap plugs {n} and {m}, drive, read again', scope: 'cylinder', system: 'ignition', minutes: 45, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque', 'driving'],
+    how: 'Engine cold. Change plug {n} with plug {m}. Drive under the same conditions and read: which cylinder misfires now?',
+    outcomes: [found('stays', 'It stays on {n}', 'Not the plug.'), found('moves', 'It moves to {m}', 'The plug.')],
+    otherwise: [0.97, 0.03], given: { plug: [0.1, 0.9] },
+  },
+  {
+    id: 'coil-connector-look', title: 'Check the plug of coil {n}', scope: 'cylinder', system: 'ignition', minutes: 6, cost: 0, tools: [], cautions: ['high-tension', 'cold-engine'],
+    how: 'Ignition off. Is the catch shut? Open it: bent, green or pushed-back pins? Tug each wire gently.',
+    outcomes: [found('sound', 'Tight and clean', 'The contact is good.'), found('bad', 'Loose, green or bent', 'Clean and seat it before you buy anything.')],
+    otherwise: [0.96, 0.04], given: { 'coil-connector': [0.15, 0.85] },
+  },
+  {
+    id: 'coil-wiggle', title: 'Wiggle the loom at coil {n} while it idles', scope: 'cylinder', system: 'ignition', minutes: 5, cost: 0, tools: [], cautions: ['moving-parts', 'high-tension', 'exhaust-gas'],
+    how: 'Engine idling outside. Move the plug’s wires a little with a dry wooden stick. Does the engine stumble?',
+    outcomes: [found('steady', 'Nothing changes', 'The wires near the plug are sound.'), found('stumbles', 'It stumbles', 'A contact or wire there is broken.')],
+    otherwise: [0.96, 0.04], given: { 'coil-connector': [0.35, 0.65] },
+  },
+  {
+    id: 'spark-test', title: 'Spark tester on cylinder {n}', scope: 'cylinder', system: 'ignition', minutes: 15, cost: 0, tools: ['spark-tester', 'hand-tools'], cautions: ['high-tension', 'petrol', 'moving-parts'],
+    how: 'Fuel pump fuse out. Tester between coil and ground, crank for three seconds: strong blue, weak yellow, or none?',
+    outcomes: [found('strong', 'Strong and steady', 'Coil and its wiring do their work.'), found('weak', 'Weak or none', 'Coil, its boot or its wiring.')],
+    otherwise: [0.94, 0.06], given: { coil: [0.15, 0.85], 'coil-connector': [0.3, 0.7], 'coil-boot': [0.6, 0.4], 'coil-supply': [0.15, 0.85] },
+  },
+  {
+    id: 'coil-ohms', title: 'Measure the primary side of coil {n}', scope: 'cylinder', system: 'ignition', minutes: 10, cost: 0, tools: ['multimeter'], cautions: ['high-tension'],
+    how: 'Plug off. Two-pin coils: 0.4 to 2 Ω between the pins at 20 °C, and like the others. Coils with three or four pins have electronics inside and cannot be judged this way.',
+    outcomes: [found('like', 'Like the others', 'The primary winding is whole.'), found('differs', 'Open, or differs', 'The winding is broken or shorted.')],
+    otherwise: [0.96, 0.04], given: { coil: [0.65, 0.35] },
+  },
+  {
+    id: 'coil-feed', title: 'Measure the supply at a coil plug', scope: 'engine', system: 'ignition', minutes: 10, cost: 0, tools: ['multimeter'], cautions: ['high-tension'],
+    how: 'Plug off, ignition on: the supply pin must have battery voltage within 0.3 V, also while cranking.',
+    outcomes: [found('full', 'Full voltage', 'The supply is sound.'), found('low', 'Low or none', 'Fuse, relay or wire of the supply.')],
+    otherwise: [0.97, 0.03], given: { 'coil-supply': [0.15, 0.85] },
+  },
+  {
+    id: 'crank-sensor-ohms', title: 'Measure the crankshaft sensor', scope: 'engine', system: 'ignition', minutes: 20, cost: 0, tools: ['multimeter'], cautions: ['cold-engine', 'jacking'],
+    how: 'Two-wire sensors: 200 to 2000 Ω, and no connection to ground. Measure again hot if it fails hot.',
+    outcomes: [found('in', 'In range', 'The winding is whole.'), found('out', 'Out of range', 'The sensor is broken.')],
+    otherwise: [0.96, 0.04], given: { 'crank-sensor': [0.4, 0.6] },
+  },
+  {
+    id: 'cam-sensor-plug', title: 'Check plug and oil at the camshaft sensor', scope: 'engine', system: 'ignition', minutes: 8, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'Plug off: oil inside, bent pins? Supply 5 or 12 V with the ignition on?',
+    outcomes: [found('sound', 'Clean, supply there', 'Then the sensor itself is likely.'), found('bad', 'Oil, bent pins or no supply', 'Mend that first.')],
+    otherwise: [0.93, 0.07], given: { 'cam-sensor': [0.65, 0.35] },
+  },
+  {
+    id: 'knock-plug', title: 'Check plug and wire of the knock sensor', scope: 'engine', system: 'ignition', minutes: 15, cost: 0, tools: [], cautions: ['cold-engine'],
+    how: 'Follow the wire by hand and eye. Chewed, melted, plug loose?',
+    outcomes: [found('sound', 'Whole and tight', 'Then the sensor itself is likely.'), found('bad', 'Damaged or loose', 'Mend the wire before you buy the sensor.')],
+    otherwise: [0.97, 0.03], given: { 'knock-sensor': [0.5, 0.5] },
+  },
+];
