@@ -41,7 +41,7 @@ export function interpretLines(lines: readonly AnswerLine[]): Interpretation {
     const at = line === undefined ? {} : { line };
     const rest = text.trim().replace(CHATTER, '').trim();
     if (rest === '' || /^OK$/i.test(rest)) continue;
-    const fault = faultInLine(rest);
+    const fault = faultInLine(text) ?? faultInLine(rest);
     if (fault) {
       result.faults.push(fault);
       result.errors.push({ kind: fault.code, message: faultWords(fault).sentence, ...at });

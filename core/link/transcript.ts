@@ -58,7 +58,7 @@ export function decodeTranscript(text: string): Reading {
   const endExchange = () => {
     if (answer.length > 0) {
       if (request !== null && isAdapterCommand(request)) readAdapterAnswer(request, answer, reading);
-      else readCarAnswer(answer, reading, builder);
+      else readCarAnswer(answer, request !== null, reading, builder);
     }
     answer = [];
   };
@@ -91,15 +91,34 @@ export function decodeTranscript(text: string): Reading {
   return reading;
 }
 
-function readCarAnswer(lines: readonly AnswerLine[], reading: Reading, builder: ReadingBuilder): void {
-  // Before the first prompt an adapter introduces itself; words that are neither data nor an error say nothing.
-  const { answers, errors } = interpretLines(lines.filter((l) => !isBanner(l.text)));
+function readCarAnswer(
+  lines: readonly AnswerLine[],
+  isAsked: boolean,
+  reading: Reading,
+  builder: ReadingBuilder,
+): void {
+  const data = isAsked ? lines : lines.filter((line) => !readAdapterWords(line.text, reading));
+  const { answers, errors } = interpretLines(data);
   reading.errors.push(...errors);
   for (const answer of answers) builder.add(answer);
 }
 
-function isBanner(text: string): boolean {
-  return /v\d+\.\d+[a-z]?$/i.test(text) && faultInLine(text) === null;
+/**
+ * With the echo off nobody sees what was asked, so answers to commands are known by their looks: a voltage, a
+ * protocol, the words with which an adapter introduces itself.
+ * @returns whether the line was such an answer.
+ */
+function readAdapterWords(text: string, reading: Reading): boolean {
+  if (faultInLine(text) !== null) return false;
+  const volts = /^(\d{1,2}\.\d)\s*V$/i.exec(text);
+  if (volts) reading.adapterVolts = Number(volts[1]);
+  const isProtocol = /^(AUTO, )?(ISO|SAE) /i.test(text);
+  if (isProtocol) reading.protocol = text.replace(/^AUTO,\s*/i, '');
+  const isNumber = /^A?[0-9A-C]$/i.test(text);
+  if (isNumber) reading.protocol ??= protocolName(text);
+  const isIntroduction =
+    /v\d+\.\d+[a-z]?$/i.test(text) || /[G-Z]{4}/i.test(text.replace(/^(SEARCHING|BUS INIT).*/i, ''));
+  return volts !== null || isProtocol || isNumber || isIntroduction;
 }
 
 function readAdapterAnswer(request: string, lines: readonly AnswerLine[], reading: Reading): void {

@@ -1,0 +1,206 @@
+import fc from 'fast-check';
+import { readingSchema, type Reading } from '@pincer/core/obd';
+import { decodeFileText, decodeTranscript, interpretLines, isNothingFound } from './index.ts';
+
+/** One session written in every way that terminals and settings write it. */
+function session(echo: boolean, spaces: boolean, headers: boolean, newline: string): string {
+  const put = (hex: string) => (spaces ? hex.match(/../g)?.join(' ') : hex) ?? '';
+  const single = (payload: string, unit = '7E8') => {
+    const length = (payload.length / 2).toString(16).toUpperCase().padStart(2, '0');
+    if (!headers) return put(payload);
+    return `${unit}${spaces ? ' ' : ''}${put(length + payload.padEnd(14, '0'))}`;
+  };
+  const vin = headers
+    ? ['1014490201314434', '2147503030523535', '2242313233343536'].map(
+        (f) => `7E8${spaces ? ' ' : ''}${put(f)}`,
+      )
+    : [
+        '014',
+        `0:${spaces ? ' ' : ''}${put('490201314434')}`,
+        `1:${spaces ? ' ' : ''}${put('47503030523535')}`,
+        `2:${spaces ? ' ' : ''}${put('42313233343536')}`,
+      ];
+  const exchanges: [string, string[]][] = [
+    ['ATZ', ['STAND-IN v1.0']],
+    ['ATRV', ['12.6V']],
+    ['0100', ['SEARCHING...', single('4100BE3EB811')]],
+    ['ATDPN', ['A6']],
+    ['0101', [single('410182076504')]],
+    ['03', [single('430203020171')]],
+    ['07', ['NO DATA']],
+    ['0902', vin],
+    ['010C', [single('410C1AF8')]],
+  ];
+  return (
+    exchanges
+      .map(
+        ([request, lines]) => `>${echo ? request : ''}${newline}${lines.join(newline)}${newline}${newline}`,
+      )
+      .join('') + '>'
+  );
+}
+
+function expectTheSession(r: Reading, unit: string): void {
+  expect(r.vin).toBe('1D4GP00R55B123456');
+  expect(r.lamp).toEqual({ on: true, count: 2 });
+  expect(r.codes).toEqual([
+    { code: 'P0302', state: 'confirmed', unit },
+    { code: 'P0171', state: 'confirmed', unit },
+  ]);
+  expect(r.values.find((v) => v.pid === '0C')).toMatchObject({
+    service: '01',
+    value: 1726,
+    unit: 'rpm',
+    source: unit,
+    raw: 6904,
+  });
+  expect(r.errors.map((e) => e.kind)).toEqual(['no-data']);
+}
+
+describe('saved adapter sessions', () => {
+  for (const echo of [true, false])
+    for (const spaces of [true, false])
+      for (const headers of [true, false])
+        for (const newline of ['\r\n', '\r', '\n'])
+          test(`echo ${echo}, spaces ${spaces}, headers ${headers}, line end ${JSON.stringify(newline)}`, () => {
+            const r = decodeTranscript(session(echo, spaces, headers, newline));
+            expectTheSession(r, headers ? '7E8' : 'unknown');
+            if (echo) expect(r.adapterVolts).toBe(12.6);
+          });
+
+  test('the terminal’s own echo above the adapter’s is no second request', () => {
+    const r = decodeTranscript('>010C\n010C\n7E8 04 41 0C 1A F8\n\n>');
+    expect(r.values).toHaveLength(1);
+    expect(r.errors).toEqual([]);
+  });
+
+  test('29-bit ids', () => {
+    const spaced = decodeTranscript('>03\n18 DA F1 10 04 43 01 03 02\n18 DA F1 18 02 43 00\n>');
+    expect(spaced.codes).toEqual([{ code: 'P0302', state: 'confirmed', unit: '18DAF110' }]);
+    expect(decodeTranscript('>03\n18DAF1100443010302\n>').codes).toEqual(spaced.codes);
+  });
+
+  test('several control units interleaved', () => {
+    const r = decodeTranscript(
+      '>03\n7E8 10 0A 43 04 03 01 03 02\n7E9 02 43 00\n7E8 21 03 03 03 04 00 00 00\n>',
+    );
+    expect(r.codes.map((c) => c.code)).toEqual(['P0301', 'P0302', 'P0303', 'P0304']);
+  });
+
+  test('the older protocols, with and without headers', () => {
+    const headers = decodeTranscript(
+      '>03\n48 6B 10 43 01 33 00 00 00 00 3A\n>0902\n48 6B 10 49 02 01 00 00 00 31 40\n>',
+    );
+    expect(headers.codes).toEqual([{ code: 'P0133', state: 'confirmed', unit: '10' }]);
+    expect(decodeTranscript('>03\n43 01 33 00 00 00 00\n>').codes[0]).toMatchObject({
+      code: 'P0133',
+      unit: 'unknown',
+    });
+    const kwp = decodeTranscript('>010C\n84 F1 11 41 0C 1A F8 E5\n>');
+    expect(kwp.values[0]).toMatchObject({ value: 1726, source: '11' });
+  });
+
+  test('a wrong checksum is an error with its line, and the answer is not used', () => {
+    const r = decodeTranscript('>010C\n48 6B 10 41 0C 1A F8 00\n>');
+    expect(r.values).toEqual([]);
+    expect(r.errors).toEqual([expect.objectContaining({ kind: 'checksum', line: 2 })]);
+  });
+
+  test.each([
+    ['?', 'unknown-command'],
+    ['NO DATA', 'no-data'],
+    ['CAN ERROR', 'can-error'],
+    ['BUS INIT: ...ERROR', 'bus-init'],
+    ['BUS INIT: ERROR', 'bus-init'],
+    ['BUS ERROR', 'bus-error'],
+    ['BUS BUSY', 'bus-busy'],
+    ['FB ERROR', 'feedback'],
+    ['UNABLE TO CONNECT', 'unable-to-connect'],
+    ['STOPPED', 'stopped'],
+    ['BUFFER FULL', 'buffer-full'],
+    ['7E8 06 41 00 BE <DATA ERROR', 'data-error'],
+    ['7E8 06 41 <RX ERROR', 'data-error'],
+    ['LV RESET', 'low-voltage-reset'],
+    ['ACT ALERT', 'power-alert'],
+    ['ERR94', 'adapter-error'],
+    ['SEARCHING...UNABLE TO CONNECT', 'unable-to-connect'],
+    ['7E8 06 41 00 BE', 'malformed-frame'],
+    ['what is this', 'garbled'],
+  ])('%s is an error of the kind %s, with a sentence', (text, kind) => {
+    const { errors, answers } = interpretLines([{ text, line: 4 }]);
+    expect(errors).toHaveLength(1);
+    expect(errors[0]).toMatchObject({ kind, line: 4 });
+    expect(errors[0]?.message).toMatch(/^[A-Z].*\.$/);
+    expect(answers).toEqual([]);
+  });
+
+  test('a part that never came: the answer is not whole, and nothing is made up', () => {
+    const r = decodeTranscript('>0902\n7E8 10 14 49 02 01 31 44 34\n7E8 22 42 31 32 33 34 35 36\n>');
+    expect(r.vin).toBeUndefined();
+    expect(r.errors[0]).toMatchObject({ kind: 'sequence-gap' });
+    const short = decodeTranscript('>0902\n014\n0: 49 02 01 31 44 34\n1: 47 50 30 30 52 35 35\n>');
+    expect(short.vin).toBeUndefined();
+    expect(short.errors[0]).toMatchObject({ kind: 'incomplete' });
+  });
+
+  test('a request with the number of answers to wait for is a request, not an answer', () => {
+    const r = decodeTranscript('>010C1\n7E8 04 41 0C 1A F8\n>0902 5\nNO DATA\n>');
+    expect(r.values).toHaveLength(1);
+    expect(r.errors.map((e) => e.kind)).toEqual(['no-data']);
+  });
+
+  test('formatting off: the length byte of a frame is not taken for a service', () => {
+    expect(decodeTranscript('>010C\n04 41 0C 1A F8 00 00 00\n>').values[0]).toMatchObject({ value: 1726 });
+  });
+
+  test('a text with nothing in it says so', () => {
+    for (const text of ['', 'Dear friend,\nhow are you?\n', '>\n>\n'])
+      expect(isNothingFound(decodeFileText(text))).toBe(true);
+    expect(isNothingFound(decodeFileText('>0100\nUNABLE TO CONNECT\n>'))).toBe(false);
+  });
+
+  test('a candump log is told from a session, other traffic is passed over', () => {
+    const r = decodeFileText(
+      [
+        '(1.0) can0 7DF#0201030000000000',
+        '(1.1) can0 0F0#1122334455667788',
+        '(1.2) can0 7E8#0443010302000000',
+        '(1.3) can0 7E8#03410D5200000000',
+        '(1.4) can0 junk',
+      ].join('\n'),
+    );
+    expect(r.codes).toEqual([{ code: 'P0302', state: 'confirmed', unit: '7E8' }]);
+    expect(r.values[0]).toMatchObject({ pid: '0D', value: 82 });
+    expect(r.errors).toEqual([expect.objectContaining({ kind: 'malformed', line: 5 })]);
+  });
+
+  test('bytes lost, doubled or added: never a crash, always a valid reading', () => {
+    const whole = session(true, true, true, '\r\n');
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(whole.length - 1), fc.constantFrom('lose', 'double', 'noise')), {
+          maxLength: 12,
+        }),
+        (hits) => {
+          let text = whole;
+          for (const [at, what] of hits) {
+            const c =
+              what === 'lose'
+                ? ''
+                : what === 'double'
+                  ? (text[at] ?? '').repeat(2)
+                  : `${text[at] ?? ''}\u0007#`;
+            text = text.slice(0, at) + c + text.slice(at + 1);
+          }
+          expect(readingSchema.safeParse(decodeFileText(text)).success).toBe(true);
+        },
+      ),
+      { numRuns: 300 },
+    );
+    fc.assert(
+      fc.property(fc.string({ maxLength: 400 }), (text) =>
+        expect(readingSchema.safeParse(decodeFileText(text)).success).toBe(true),
+      ),
+    );
+  });
+});

@@ -1,0 +1,249 @@
+import {
+  AdapterPort,
+  clearCodes,
+  connect,
+  takeReading,
+  type Clock,
+  type ReadProgress,
+} from '@pincer/core/link';
+import { currentNumber, readingSchema } from '@pincer/core/obd';
+import { readVin } from '@pincer/core/vehicle';
+import { FINCH, INSTANT_CLOCK, StandIn, type Fault } from './index.ts';
+
+function plugged(fault: Fault | null, options: { seed?: number; tripsBefore?: number } = {}) {
+  const car = new StandIn({
+    faults: fault ? [fault] : [],
+    seed: 7,
+    clock: INSTANT_CLOCK,
+    temperament: 'instant',
+    ...options,
+  });
+  const adapter = car.plugIn();
+  return { car, adapter, port: new AdapterPort(adapter, INSTANT_CLOCK) };
+}
+
+async function talking(port: AdapterPort) {
+  const result = await connect(port);
+  if (!result.ok) throw new Error(result.fault.code);
+  return result.connection;
+}
+
+const PERMIT = { readingEntryId: 'ent_x', confirmedStored: true } as const;
+
+describe('a session with the stand-in', () => {
+  test('it connects, names the protocol and measures the battery', async () => {
+    const { port } = plugged(null);
+    const connection = await talking(port);
+    expect(connection).toMatchObject({
+      isCan: true,
+      protocol: 'ISO 15765-4, 11-bit CAN, 500 kbit/s',
+      refused: [],
+    });
+    expect(connection.adapterVolts).toBeCloseTo(12.5, 1);
+  });
+
+  test('ignition off: no control unit answers, and the voltage is known all the same', async () => {
+    const { car, port } = plugged(null);
+    car.setMode('off');
+    expect(await connect(port)).toMatchObject({ ok: false, fault: { code: 'unable-to-connect' } });
+    car.setMode('key-on');
+    expect((await connect(port)).ok).toBe(true);
+  });
+
+  test('a full reading has everything and fits the schema', async () => {
+    const { port } = plugged({ kind: 'coil-boot', cylinder: 2 });
+    const steps: ReadProgress[] = [];
+    const { reading, fault } = await takeReading(await talking(port), { onProgress: (p) => steps.push(p) });
+    expect(fault).toBeNull();
+    expect(readingSchema.parse(reading)).toEqual(reading);
+    expect(reading).toMatchObject({
+      vin: FINCH.identity.vin,
+      lamp: { on: true },
+      ignition: 'spark',
+      errors: [],
+      missing: [],
+    });
+    expect(readVin(reading.vin ?? '')).toMatchObject({ ok: true, isCheckDigitRight: true, modelYear: 2012 });
+    expect(reading.codes.filter((c) => c.code === 'P0302').map((c) => c.state)).toEqual([
+      'confirmed',
+      'pending',
+      'permanent',
+    ]);
+    expect(reading.frozen[0]).toMatchObject({ code: 'P0302' });
+    const at = Object.fromEntries(reading.frozen[0]?.values.map((v) => [v.pid, v.value]) ?? []);
+    expect(at['05']).toBeLessThan(40);
+    expect(at['04']).toBeGreaterThan(55);
+    expect(reading.monitors.filter((m) => m.span === 'since-clear').map((m) => m.unit)).toContain('7E9');
+    expect(reading.identities.map((i) => i.calibrationIds)).toEqual([['TF14-E5-0231'], ['TCF14-A2']]);
+    for (const pid of ['21', '30', '31', '42', '0C']) expect(currentNumber(reading, pid)).not.toBeNull();
+    expect(steps.at(-1)).toMatchObject({ done: 7, total: 7 });
+    expect(steps.map((s) => s.done)).toEqual([...steps.map((s) => s.done)].sort((a, b) => a - b));
+  });
+
+  test('cut in the middle: what came is kept, and what is missing is said', async () => {
+    const { port, adapter } = plugged({ kind: 'coil-boot', cylinder: 2 });
+    const connection = await talking(port);
+    const { reading, fault } = await takeReading(connection, {
+      onProgress: (p) => {
+        if (p.step === 'Stored conditions') adapter.unplug();
+      },
+    });
+    expect(fault).toEqual({ code: 'cut' });
+    expect(reading.codes.map((c) => c.code)).toContain('P0302');
+    expect(reading.missing.map((m) => m.part)).toEqual([
+      'stored conditions',
+      'vehicle number and calibration',
+      'lamp, self-checks and readings',
+    ]);
+    expect(reading.missing[0]?.why).toMatch(/cut/);
+  });
+
+  test('stopped by the owner: the same', async () => {
+    const { port } = plugged({ kind: 'coil', cylinder: 3 });
+    const connection = await talking(port);
+    const stop = new AbortController();
+    const { reading, fault } = await takeReading(connection, {
+      signal: stop.signal,
+      onProgress: (p) => {
+        if (p.step === 'Identity') stop.abort();
+      },
+    });
+    expect(fault).toEqual({ code: 'cancelled' });
+    expect(reading.codes.length).toBeGreaterThan(0);
+    expect(reading.missing.length).toBe(2);
+  });
+
+  test.each<[string, Fault, string[]]>([
+    ['dead coil', { kind: 'coil', cylinder: 3 }, ['P0300', 'P0303', 'P0353']],
+    ['air flow sensor off', { kind: 'air-flow-unplugged' }, ['P0102']],
+    ['intake temperature sensor off', { kind: 'intake-temperature-unplugged' }, ['P0113']],
+    ['leak', { kind: 'intake-leak', share: 0.2 }, ['P0171']],
+  ])('%s sets its codes', async (_, fault, codes) => {
+    const { port } = plugged(fault);
+    const { reading } = await takeReading(await talking(port));
+    expect([...new Set(reading.codes.map((c) => c.code))].sort()).toEqual(codes);
+  });
+
+  test('a sound car has no code and no lamp, and every reading hangs together', async () => {
+    const { car, port } = plugged(null);
+    car.warmUp();
+    const { reading } = await takeReading(await talking(port));
+    expect(reading.codes).toEqual([]);
+    expect(reading.lamp).toEqual({ on: false, count: 0 });
+    expect(currentNumber(reading, '05')).toBeGreaterThan(80);
+    expect(
+      Math.abs((currentNumber(reading, '06') ?? 99) + (currentNumber(reading, '07') ?? 99)),
+    ).toBeLessThan(6);
+  });
+
+  test('clearing: refused with the engine running, agreed with it off, and a fault that is there comes straight back', async () => {
+    const { car, port } = plugged({ kind: 'air-flow-unplugged' });
+    const connection = await talking(port);
+    car.setMode('idle');
+    expect(await clearCodes(connection, PERMIT)).toMatchObject({
+      ok: true,
+      agreed: [],
+      refused: ['7E8', '7E9'],
+    });
+    car.setMode('key-on');
+    expect(await clearCodes(connection, PERMIT)).toMatchObject({
+      ok: true,
+      agreed: ['7E8', '7E9'],
+      refused: [],
+    });
+    const after = (await takeReading(connection)).reading;
+    expect(after.codes.map((c) => [c.code, c.state])).toEqual([['P0102', 'permanent']]);
+    expect(after.frozen).toEqual([]);
+    expect(after.lamp?.on).toBe(false);
+    expect(currentNumber(after, '31')).toBe(0);
+    expect(
+      after.monitors.filter((m) => m.unit === '7E8' && m.span === 'since-clear' && !m.complete).length,
+    ).toBeGreaterThan(5);
+    car.setMode('idle');
+    const back = (await takeReading(connection)).reading;
+    expect(back.codes.filter((c) => c.state === 'pending').map((c) => c.code)).toEqual(['P0102']);
+  });
+
+  test('mended and cleared: nothing returns, and the permanent code goes after three good trips', async () => {
+    const { car, port } = plugged({ kind: 'coil-boot', cylinder: 2 });
+    const connection = await talking(port);
+    await clearCodes(connection, PERMIT);
+    car.mend();
+    car.drive();
+    const one = (await takeReading(connection)).reading;
+    expect(new Set(one.codes.map((c) => c.state))).toEqual(new Set(['permanent']));
+    car.drive();
+    car.drive();
+    expect((await takeReading(connection)).reading.codes).toEqual([]);
+  });
+
+  test('the same seed gives the same car', async () => {
+    const of = async (seed: number) => {
+      const { car, port } = plugged(null, { seed });
+      car.warmUp();
+      return (await takeReading(await talking(port))).reading;
+    };
+    expect(await of(5)).toEqual(await of(5));
+    expect(await of(5)).not.toEqual(await of(6));
+  });
+});
+
+describe('the adapter’s text', () => {
+  async function ask(...commands: string[]): Promise<string[][]> {
+    const { port } = plugged(null);
+    const replies: string[][] = [];
+    for (const c of commands) replies.push((await port.send(c, { timeoutMs: 1000 })).lines);
+    return replies;
+  }
+
+  test('settings change how answers are printed', async () => {
+    const [, , , spaced, , bare, , , headed] = await ask(
+      'ATZ',
+      'ATE0',
+      'ATSP0',
+      '0100',
+      'ATS0',
+      '010D',
+      'ATH1',
+      'ATS1',
+      '010D',
+    );
+    expect(spaced).toEqual([
+      'SEARCHING...',
+      expect.stringMatching(/^41 00( [0-9A-F]{2}){4}$/),
+      expect.stringMatching(/^41 00/),
+    ]);
+    expect(bare).toEqual(['410D00']);
+    expect(headed).toEqual(['7E8 03 41 0D 00 AA AA AA AA']);
+  });
+
+  test('long answers without headers are numbered', async () => {
+    const [, , , vin] = await ask('ATE0', 'ATS0', '0100', '0902');
+    expect(vin?.[0]).toBe('014');
+    expect(vin?.slice(1).map((l) => l.slice(0, 2))).toEqual(['0:', '1:', '2:']);
+  });
+
+  test('what it does not know is a question mark', async () => {
+    expect(await ask('ATE0', 'ATXYZ', 'hello', '01FF')).toEqual([
+      ['OK'],
+      ['?'],
+      ['?'],
+      ['SEARCHING...', 'NO DATA'],
+    ]);
+  });
+
+  test('a byte in the middle of an answer stops it', async () => {
+    const waits: (() => void)[] = [];
+    const clock: Clock = { now: () => 0, after: (_, run) => (waits.push(run), () => undefined) };
+    const car = new StandIn({ faults: [], seed: 1, clock, temperament: 'quick' });
+    const adapter = car.plugIn();
+    const bytes = (t: string) => Uint8Array.from(t, (c) => c.charCodeAt(0));
+    await adapter.write(bytes('0100\r'));
+    await adapter.write(bytes(' '));
+    const seen: string[] = [];
+    adapter.unplug();
+    for await (const b of adapter.incoming) seen.push(String.fromCharCode(...b));
+    expect(seen.join('')).toContain('STOPPED');
+    await expect(adapter.write(bytes('x'))).rejects.toThrow();
+  });
+});
