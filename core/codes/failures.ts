@@ -35,7 +35,6 @@ export const FAILURES = {
   'leak-small': way('small leak', 'behaviour', 'the pressure in the tank fall too fast during its leak test, as through a 1 mm hole'),
   'leak-very-small': way('very small leak', 'behaviour', 'the pressure in the tank fall slowly during its leak test, as through a 0.5 mm hole'),
   'leak-cap': way('leak, cap loose or off', 'behaviour', 'a leak right after refuelling: begin with the fuel cap'),
-  leak: way('leak', 'behaviour', 'signs of a leak'),
   'flow-low': way('flow too low', 'behaviour', 'less flow than commanded'),
   'flow-high': way('flow too high', 'behaviour', 'more flow than commanded'),
   'flow-wrong': way('flow wrong', 'behaviour', 'a flow that does not fit the command'),

@@ -24,8 +24,8 @@ function one(code: string, component: ComponentId, failure: FailureId, place: Pl
   entries.push({ code, component, place, failure });
 }
 
-const codeAt = (base: string, offset: number): string =>
-  `P${(Number.parseInt(base.slice(1), 16) + offset).toString(16).toUpperCase().padStart(4, '0')}`;
+/** The standard numbers these families in decimal: after P0139 comes P0140. */
+const codeAt = (base: string, offset: number): string => `P${String(Number(base.slice(1)) + offset).padStart(4, '0')}`;
 
 /** Codes in a row, one for each way of failing. */
 function row(base: string, component: ComponentId, failures: readonly (FailureId | null)[], place: Place = {}): void {
@@ -129,17 +129,12 @@ row('P0195', 'oil-temperature-sensor', SENSOR);
 // P020x, P026x-P029x: injectors.
 for (let cylinder = 1; cylinder <= 12; cylinder++) {
   one(codeAt('P0200', cylinder), 'injector', 'circuit', { cylinder });
-  row(codeAt('P0261', hexSkip(cylinder)), 'injector', ['low', 'high', 'balance'], { cylinder });
-  one(codeAt('P0300', cylinder <= 9 ? cylinder : cylinder + 6), 'combustion', 'misfire', { cylinder });
-  one(codeAt('P0350', cylinder <= 9 ? cylinder : cylinder + 6), 'coil', 'circuit', { cylinder });
+  row(codeAt('P0261', (cylinder - 1) * 3), 'injector', ['low', 'high', 'balance'], { cylinder });
+  one(codeAt('P0300', cylinder), 'combustion', 'misfire', { cylinder });
+  one(codeAt('P0350', cylinder), 'coil', 'circuit', { cylinder });
 }
 one('P0200', 'injector', 'circuit');
 
-/** The standard counts in decimal here: P0261, P0264 ... P0267, P0270. */
-function hexSkip(cylinder: number): number {
-  const decimal = 261 + (cylinder - 1) * 3;
-  return Number.parseInt(String(decimal), 16) - 0x261;
-}
 row('P0213', 'cold-start-injector', ['circuit'], { label: '1' });
 row('P0214', 'cold-start-injector', ['circuit'], { label: '2' });
 one('P0215', 'engine-shutoff', 'circuit');

@@ -1,0 +1,198 @@
+import fc from 'fast-check';
+import { emptyReading } from '@pincer/core/obd';
+import { CAR, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import {
+  CURRENT_VERSION,
+  DEFAULT_OWNER,
+  MIGRATIONS,
+  addEntry,
+  assertMigrations,
+  caseFileSchema,
+  entrySchema,
+  foldCase,
+  importProblemWords,
+  migrate,
+  readCaseFile,
+  writeCaseFile,
+  type Migration,
+} from './index.ts';
+
+const full = makeCase(
+  { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
+  saw('sign:shakes'),
+  { kind: 'connection', outcome: 'talking', adapter: 'Stand-in', protocol: 'CAN', volts: 12.5 },
+  readingEntry(makeReading(['P0302'], { '0C': 740 })),
+  { kind: 'check', check: 'swap-coils:2', outcome: 'moves' },
+  { kind: 'decision', option: 'repair', cause: 'coil-boot:2' },
+  { kind: 'repair', cause: 'coil-boot:2', cost: 14 },
+  { kind: 'clear', afterReading: 'ent_4', outcome: 'agreed' },
+  { kind: 'drive', metConditions: 'yes', cameBack: 'no' },
+  { kind: 'note', text: 'Dry now.' },
+  { kind: 'struck', entry: 'ent_10', reason: 'It rained again.' },
+  { kind: 'closed', outcome: 'fixed' },
+);
+
+describe('the fold', () => {
+  test('later entries outrank earlier ones, and nothing that was recorded changes', () => {
+    const before = makeCase(saw('sign:shakes'), { kind: 'lamp', lamp: 'engine', mode: 'steady' });
+    const after = addEntry(before, {
+      id: 'ent_x',
+      at: '2026-11-04T00:00:00.000Z',
+      kind: 'lamp',
+      lamp: 'engine',
+      mode: 'out',
+    });
+    expect(foldCase(before).lamps.get('engine')?.mode).toBe('steady');
+    expect(foldCase(after).lamps.get('engine')?.mode).toBe('out');
+    expect(before.entries).toHaveLength(2);
+  });
+
+  test('a struck entry counts for nothing and stays in the log', () => {
+    const record = makeCase(saw('sign:shakes'), saw('sign:wet'), {
+      kind: 'struck',
+      entry: 'ent_2',
+      reason: 'It was the neighbour’s car.',
+    });
+    const state = foldCase(record);
+    expect([...state.observations.keys()]).toEqual(['sign:shakes']);
+    expect(state.struck.get('ent_2')?.reason).toMatch(/neighbour/);
+    expect(record.entries).toHaveLength(3);
+  });
+
+  test('striking the newest word brings the one before back', () => {
+    const record = makeCase(
+      { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
+      { kind: 'lamp', lamp: 'engine', mode: 'out' },
+      { kind: 'struck', entry: 'ent_2', reason: 'Wrong lamp.' },
+    );
+    expect(foldCase(record).lamps.get('engine')?.mode).toBe('flashing');
+  });
+
+  test('every kind of entry is folded', () => {
+    const state = foldCase(full);
+    expect(state).toMatchObject({
+      connection: { outcome: 'talking' },
+      decision: { option: 'repair' },
+      closed: { outcome: 'fixed' },
+    });
+    expect([
+      state.readings.length,
+      state.clears.length,
+      state.repairs.length,
+      state.drives.length,
+      state.checks.size,
+    ]).toEqual([1, 1, 1, 1, 1]);
+    expect(state.entries.some((e) => e.id === 'ent_10')).toBe(false);
+  });
+});
+
+describe('case files', () => {
+  const text = writeCaseFile(full, CAR, '2026-11-04T00:00:00.000Z', DEFAULT_OWNER);
+
+  test('written and read again they are the same', () => {
+    const read = readCaseFile(text);
+    expect(read).toMatchObject({
+      ok: true,
+      file: { case: full, vehicle: CAR, owner: DEFAULT_OWNER, version: CURRENT_VERSION },
+    });
+  });
+
+  test('round trip for any log', () => {
+    const words = fc.string({ minLength: 1, maxLength: 30 });
+    const entry = fc.oneof(
+      words.map((t) => ({ kind: 'note' as const, text: t })),
+      fc.constantFrom('yes', 'no', 'unknown').map((a) => saw('sign:wet', a as 'yes')),
+      fc
+        .double({ min: 0, max: 1e6, noNaN: true })
+        .map((cost) => ({ kind: 'repair' as const, cause: 'coil:1', cost: Math.abs(cost) })),
+      fc.constant(readingEntry(emptyReading(), false)),
+    );
+    fc.assert(
+      fc.property(fc.array(entry, { maxLength: 8 }), (entries) => {
+        const record = makeCase(...entries);
+        expect(readCaseFile(writeCaseFile(record, CAR, '2026-01-01T00:00:00.000Z'))).toMatchObject({
+          ok: true,
+          file: { case: record },
+        });
+      }),
+    );
+  });
+
+  const broken = (change: (data: Record<string, never>) => void): string => {
+    const data = JSON.parse(text) as Record<string, never>;
+    change(data);
+    return JSON.stringify(data);
+  };
+  const set = (path: string, value: unknown) => (data: Record<string, never>) => {
+    const keys = path.split('.');
+    let at: Record<string, unknown> = data;
+    for (const k of keys.slice(0, -1)) at = at[k] as Record<string, unknown>;
+    at[keys.at(-1) ?? ''] = value;
+  };
+
+  test.each<[string, string, string, RegExp]>([
+    ['cut short', text.slice(0, 400), 'not-json', /JSON/],
+    ['a list', '[]', 'not-a-case', /not a case file/],
+    ['another format', '{"format":"x","version":1}', 'not-a-case', /not a case file/],
+    ['from the future', broken(set('version', 99)), 'newer-version', /newer Pincer/],
+    ['a wrong lamp', broken(set('case.entries.0.lamp', 'disco')), 'broken', /case\.entries\[0\]\.lamp/],
+    ['a wrong time', broken(set('case.entries.1.at', 'yesterday')), 'broken', /case\.entries\[1\]\.at/],
+    [
+      'a code without state',
+      broken(set('case.entries.3.reading.codes.0.state', 'maturing')),
+      'broken',
+      /reading\.codes\[0\]\.state/,
+    ],
+    ['no vehicle', broken(set('vehicle', null)), 'broken', /vehicle/],
+    [
+      'a clear after a reading that is not there',
+      broken(set('case.entries.7.afterReading', 'ent_99')),
+      'dangling',
+      /ent_99/,
+    ],
+    ['two entries with one id', broken(set('case.entries.1.id', 'ent_1')), 'broken', /same id/],
+    ['another vehicle’s case', broken(set('case.vehicle', 'veh_other')), 'dangling', /veh_other/],
+  ])('%s is refused, naming the place', (_, input, code, words) => {
+    const read = readCaseFile(input);
+    expect(read).toMatchObject({ ok: false, problem: { code } });
+    expect(read.ok ? '' : importProblemWords(read.problem)).toMatch(words);
+  });
+
+  test('no text crashes the reader', () => {
+    fc.assert(fc.property(fc.oneof(fc.string(), fc.json()), (t) => expect(readCaseFile(t).ok).toBe(false)));
+  });
+
+  test('an entry of another kind is not let in', () => {
+    expect(
+      entrySchema.safeParse({ id: 'ent_1', at: '2026-01-01T00:00:00Z', kind: 'verdict', text: 'It is fine' })
+        .success,
+    ).toBe(false);
+    expect(caseFileSchema.safeParse(JSON.parse(text)).success).toBe(true);
+  });
+});
+
+describe('migrations', () => {
+  const steps: Migration[] = [
+    { from: 1, name: 'addTitle', up: (f) => ({ ...f, title: 'untitled' }) },
+    { from: 2, name: 'renameTitleToHeading', up: ({ title, ...rest }) => ({ ...rest, heading: title }) },
+  ];
+
+  test('the shipped list is without gaps', () => {
+    expect(() => assertMigrations(CURRENT_VERSION)).not.toThrow();
+    expect(MIGRATIONS).toHaveLength(CURRENT_VERSION - 1);
+  });
+
+  test('steps are applied in order, from the file’s version on, to a copy', () => {
+    const old = { version: 1, a: 1 };
+    expect(migrate(old, 1, steps)).toEqual({ version: 3, a: 1, heading: 'untitled' });
+    expect(migrate({ version: 2, title: 'mine' }, 2, steps)).toEqual({ version: 3, heading: 'mine' });
+    expect(old).toEqual({ version: 1, a: 1 });
+  });
+
+  test('a gap or a missing step fails at the start and names the culprit', () => {
+    expect(() =>
+      assertMigrations(3, [steps[0] as Migration, { ...(steps[1] as Migration), from: 5 }]),
+    ).toThrow(/renameTitleToHeading/);
+    expect(() => assertMigrations(4, steps)).toThrow(/needs 3/);
+  });
+});

@@ -1,0 +1,96 @@
+import type { CaseRecord, Entry } from '@pincer/core/case';
+import { emptyReading, type CodeState, type Reading } from '@pincer/core/obd';
+import type { Vehicle } from '@pincer/core/vehicle';
+
+/** A made-up petrol car for tests. */
+export const CAR: Vehicle = {
+  id: 'veh_test',
+  name: 'Tarrow Finch 1.4',
+  kind: 'car',
+  fuel: 'petrol',
+  year: 2012,
+  displacement: 1.4,
+  cylinders: 4,
+  aspiration: 'natural',
+  distance: 168_400,
+};
+
+export const NOW = new Date('2026-11-03T12:00:00Z');
+
+type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at'> : never;
+
+/** A case with these entries, a minute apart; the n-th has the id `ent_n`, beginning with 1. */
+export function makeCase(...entries: WithoutStamp<Entry>[]): CaseRecord {
+  return {
+    id: 'case_test',
+    vehicle: CAR.id,
+    title: 'A light came on',
+    openedAt: '2026-11-03T06:00:00.000Z',
+    entries: entries.map(
+      (e, i) =>
+        ({ ...e, id: `ent_${i + 1}`, at: new Date(Date.UTC(2026, 10, 3, 6, i)).toISOString() }) as Entry,
+    ),
+  };
+}
+
+const ALL_CHECKS = [
+  'misfire',
+  'fuel',
+  'components',
+  'catalyst',
+  'evaporative',
+  'oxygen-sensor',
+  'oxygen-heater',
+  'egr',
+];
+
+/** A reading with codes such as `P0302` or `P0302:pending`, live values by PID, and self-checks that have run. */
+export function makeReading(
+  codes: readonly string[],
+  live: Readonly<Record<string, number>> = {},
+  options: {
+    ran?: readonly string[];
+    frame?: { code: string; values: Readonly<Record<string, number>> };
+  } = {},
+): Reading {
+  const row =
+    (service: string) =>
+    ([pid, value]: [string, number]) => ({ service, pid, name: pid, value, unit: '', source: '7E8', raw: 0 });
+  const confirmed = codes.filter((c) => !c.includes(':')).length;
+  return {
+    ...emptyReading(),
+    lamp: { on: confirmed > 0, count: confirmed },
+    codes: codes.map((text) => {
+      const [code = '', state = 'confirmed'] = text.split(':');
+      return { code, state: state as CodeState, unit: '7E8' };
+    }),
+    values: Object.entries(live).map(row('01')),
+    frozen: options.frame
+      ? [
+          {
+            unit: '7E8',
+            frame: 0,
+            code: options.frame.code,
+            values: Object.entries(options.frame.values).map(row('02')),
+          },
+        ]
+      : [],
+    monitors: ALL_CHECKS.map((monitor) => ({
+      unit: '7E8',
+      span: 'since-clear' as const,
+      monitor,
+      name: monitor,
+      complete: (options.ran ?? ALL_CHECKS).includes(monitor),
+    })),
+  };
+}
+
+/** A reading as an entry. */
+export function readingEntry(reading: Reading, isComplete = true): WithoutStamp<Entry> {
+  return { kind: 'reading', via: 'adapter', isComplete, reading };
+}
+
+/** Yes or no to a symptom or event. */
+export function saw(observation: string, answer: 'yes' | 'no' | 'unknown' = 'yes'): WithoutStamp<Entry> {
+  return { kind: 'observation', observation, answer };
+}
