@@ -271,17 +271,28 @@ function causeViews(
     });
 }
 
-/** Stories: the codes that the likeliest hypothesis accounts for, cause by cause, and what is left over. */
+/**
+ * Stories: which codes go back to which cause, and what is left over. Hypotheses that explain the same codes are
+ * taken together, so that many rivals for one code do not make a single cause look likelier than two; of the
+ * likeliest set of explained codes the likeliest hypothesis tells the story.
+ */
 function groupCodes(posterior: Posterior, codes: readonly string[]): { groups: Group[]; leftOver: string[] } {
-  let best = 0;
-  posterior.weights.forEach((w, h) => {
-    if (w > (posterior.weights[best] ?? 0)) best = h;
+  const byCause = posterior.instances.map((_, i) => explained(posterior, i, codes));
+  const sets = new Map<string, { mass: number; best: number }>();
+  posterior.hypotheses.forEach(({ causes }, h) => {
+    const weight = posterior.weights[h] ?? 0;
+    const key = codes.filter((c) => causes.some((i) => byCause[i]?.includes(c))).join();
+    const set = sets.get(key) ?? { mass: 0, best: h };
+    set.mass += weight;
+    if (weight > (posterior.weights[set.best] ?? 0)) set.best = h;
+    sets.set(key, set);
   });
+  const likeliest = [...sets.values()].reduce((a, b) => (b.mass > a.mass ? b : a));
   const left = new Set(codes);
   const groups: Group[] = [];
-  for (const index of posterior.hypotheses[best]?.causes ?? []) {
+  for (const index of posterior.hypotheses[likeliest.best]?.causes ?? []) {
     const instance = posterior.instances[index];
-    const mine = explained(posterior, index, codes).filter((c) => left.has(c));
+    const mine = (byCause[index] ?? []).filter((c) => left.has(c));
     if (!instance || mine.length === 0) continue;
     mine.forEach((c) => left.delete(c));
     groups.push({ cause: instance.id, title: instance.title, codes: mine });

@@ -35,7 +35,7 @@ export type Owner = z.infer<typeof ownerSchema>;
 /** Sensible beginnings; every one can be changed in the settings. */
 export const DEFAULT_OWNER: Owner = {
   currency: '€',
-  ownHourly: 15,
+  ownHourly: 10,
   shopHourly: 90,
   shopDiagnosis: 75,
   tools: ['hand-tools', 'multimeter'],

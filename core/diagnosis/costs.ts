@@ -5,7 +5,7 @@ import type { CauseInstance } from './instances.ts';
 /** Minutes to find out whether a repair helped: a short drive and a reading. */
 export const VERIFY_MINUTES = 20;
 /** Minutes to order or fetch a part; what makes a part bought for nothing dearer than its price. */
-const FETCH_MINUTES = 40;
+const FETCH_MINUTES = 60;
 /** A workshop's mark-up on parts. */
 const SHOP_PARTS = 1.25;
 

@@ -41,6 +41,16 @@ export function outcomeChances(
   return a.map((_, i) => (i === 0 ? hidden : ((1 - hidden) * (weights[i] ?? 0)) / total));
 }
 
+/**
+ * P(observation | causes with these strengths): noisy-OR with leak; a circumstance is that of one of the causes,
+ * and which of them stored it is not known.
+ */
+function chanceOf(key: ObservationKey, strengths: readonly number[]): number {
+  const { leak, isCircumstance } = observationKind(key);
+  if (!isCircumstance) return 1 - strengths.reduce((absent, s) => absent * (1 - s), 1 - leak);
+  return strengths.length === 0 ? leak : strengths.reduce((sum, s) => sum + s, 0) / strengths.length;
+}
+
 /** P(evidence | causes): noisy-OR with leak for observations, the outcome table for checks. */
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
   if (evidence.kind === 'check') {
@@ -49,9 +59,11 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
       outcomeChances(evidence.check, evidence.cylinder, causes)[evidence.outcome] ?? FLOOR,
     );
   }
-  let absent = 1 - observationKind(evidence.key).leak;
-  for (const instance of causes) absent *= 1 - strengthOf(instance, evidence.key, evidence.cylinder);
-  return Math.max(FLOOR, evidence.isPresent ? 1 - absent : absent);
+  const present = chanceOf(
+    evidence.key,
+    causes.map((c) => strengthOf(c, evidence.key, evidence.cylinder)),
+  );
+  return Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
 }
 
 /**
@@ -73,13 +85,13 @@ export function likelihoodRow(
     }
     return row;
   }
-  const hidden = Float64Array.from(instances, (c) => 1 - strengthOf(c, evidence.key, evidence.cylinder));
-  const noLeak = 1 - observationKind(evidence.key).leak;
+  const strengths = Float64Array.from(instances, (c) => strengthOf(c, evidence.key, evidence.cylinder));
   for (let h = 0; h < row.length; h++) {
-    const causes = hypotheses[h]?.causes ?? [];
-    let absent = noLeak;
-    for (const i of causes) absent *= hidden[i] ?? 1;
-    row[h] = Math.max(FLOOR, evidence.isPresent ? 1 - absent : absent);
+    const present = chanceOf(
+      evidence.key,
+      (hypotheses[h]?.causes ?? []).map((i) => strengths[i] ?? 0),
+    );
+    row[h] = Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
   }
   return row;
 }

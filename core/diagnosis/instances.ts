@@ -1,5 +1,5 @@
 import { ageOf, cylindersOf, type Vehicle } from '@pincer/core/vehicle';
-import { CAUSES, type Cause, type ObservationKey } from '@pincer/core/knowledge';
+import { CAUSES, observationKind, type Cause, type ObservationKey } from '@pincer/core/knowledge';
 
 /** A cause at its place: for the engine, or for one cylinder. */
 export interface CauseInstance {
@@ -80,7 +80,8 @@ const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set([
  */
 export function strengthOf(instance: CauseInstance, key: ObservationKey, cylinder: number | null): number {
   const effects = instance.cause.effects;
-  if (!SAME_CYLINDER.has(key)) return effects[key] ?? 0;
+  const kind = observationKind(key);
+  if (!SAME_CYLINDER.has(key)) return effects[key] ?? (kind.isCircumstance ? kind.leak : 0);
   if (instance.cylinder !== null && instance.cylinder === cylinder) return effects[key] ?? 0;
   if (key !== 'code:misfire-same' || instance.cylinder !== null) return 0;
   return effects['code:misfire-other'] ?? 0;

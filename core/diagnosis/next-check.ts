@@ -44,7 +44,7 @@ function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: F
     weights.push(posterior.weights[h] ?? 0);
     mass += posterior.weights[h] ?? 0;
   }
-  return { hypotheses, weights: Float64Array.from(weights) };
+  return { hypotheses, weights: Float64Array.from(weights, (w) => w / mass) };
 }
 
 /**

@@ -8,6 +8,11 @@ interface ObservationKind {
   side: 'car' | 'owner';
   title: string;
   leak: number;
+  /**
+   * A stored condition is not an effect of its own but the circumstance of one: each cause has its chance of being
+   * found under it, and those that do not care have the leak as base rate.
+   */
+  isCircumstance?: boolean;
   /** Self-check that has to have run since the last clear before the absence of a code says anything. */
   monitor?: 'misfire' | 'fuel' | 'components' | 'catalyst' | 'evaporative' | 'oxygen-sensor' | 'oxygen-heater' | 'egr';
   /** The question to the owner. */
@@ -24,38 +29,38 @@ const owner = (group: NonNullable<ObservationKind['group']>, title: string, ask:
 
 export const OBSERVATIONS = {
   // Codes, by component and way of failing.
-  'code:misfire-same': car('Misfire of this cylinder', 0.01, 'misfire'),
-  'code:misfire-other': car('Misfire of another cylinder', 0.01, 'misfire'),
-  'code:misfire-several': car('Misfire of several cylinders', 0.015, 'misfire'),
-  'code:coil-same': car('Coil circuit of this cylinder', 0.002, 'components'),
-  'code:injector-same': car('Injector circuit of this cylinder', 0.002, 'components'),
-  'code:lean': car('Mixture too lean', 0.01, 'fuel'),
-  'code:rich': car('Mixture too rich', 0.008, 'fuel'),
-  'code:air-flow-circuit': car('Air flow sensor circuit', 0.002, 'components'),
-  'code:air-flow-range': car('Air flow implausible', 0.005, 'components'),
-  'code:manifold-pressure': car('Manifold pressure sensor', 0.003, 'components'),
-  'code:intake-temperature': car('Intake air temperature sensor', 0.002, 'components'),
-  'code:coolant-temperature': car('Coolant temperature sensor', 0.002, 'components'),
-  'code:runs-cold': car('Engine does not get warm', 0.004, 'components'),
-  'code:throttle': car('Throttle or pedal', 0.004, 'components'),
-  'code:idle': car('Idle speed wrong', 0.006, 'components'),
-  'code:fuel-pressure': car('Fuel pressure', 0.003, 'components'),
-  'code:oxygen-front': car('Front oxygen sensor', 0.005, 'oxygen-sensor'),
-  'code:oxygen-rear': car('Rear oxygen sensor', 0.005, 'oxygen-sensor'),
-  'code:oxygen-heater': car('Oxygen sensor heater', 0.004, 'oxygen-heater'),
-  'code:catalyst': car('Catalyst efficiency', 0.008, 'catalyst'),
-  'code:evap-leak': car('Fuel vapour leak', 0.006, 'evaporative'),
-  'code:purge': car('Vapour purge valve', 0.003, 'evaporative'),
-  'code:egr': car('Exhaust recirculation', 0.004, 'egr'),
-  'code:crank-sensor': car('Crankshaft sensor', 0.003, 'components'),
-  'code:cam-sensor': car('Camshaft sensor', 0.003, 'components'),
-  'code:cam-timing': car('Camshaft timing', 0.003, 'components'),
-  'code:knock-sensor': car('Knock sensor', 0.003, 'components'),
-  'code:supply-voltage': car('Supply voltage', 0.004, 'components'),
+  'code:misfire-same': car('Misfire of this cylinder', 0.003, 'misfire'),
+  'code:misfire-other': car('Misfire of another cylinder', 0.003, 'misfire'),
+  'code:misfire-several': car('Misfire of several cylinders', 0.0045, 'misfire'),
+  'code:coil-same': car('Coil circuit of this cylinder', 0.0006, 'components'),
+  'code:injector-same': car('Injector circuit of this cylinder', 0.0006, 'components'),
+  'code:lean': car('Mixture too lean', 0.003, 'fuel'),
+  'code:rich': car('Mixture too rich', 0.0024, 'fuel'),
+  'code:air-flow-circuit': car('Air flow sensor circuit', 0.0006, 'components'),
+  'code:air-flow-range': car('Air flow implausible', 0.0015, 'components'),
+  'code:manifold-pressure': car('Manifold pressure sensor', 0.0009, 'components'),
+  'code:intake-temperature': car('Intake air temperature sensor', 0.0006, 'components'),
+  'code:coolant-temperature': car('Coolant temperature sensor', 0.0006, 'components'),
+  'code:runs-cold': car('Engine does not get warm', 0.0012, 'components'),
+  'code:throttle': car('Throttle or pedal', 0.0012, 'components'),
+  'code:idle': car('Idle speed wrong', 0.0018, 'components'),
+  'code:fuel-pressure': car('Fuel pressure', 0.0009, 'components'),
+  'code:oxygen-front': car('Front oxygen sensor', 0.0015, 'oxygen-sensor'),
+  'code:oxygen-rear': car('Rear oxygen sensor', 0.0015, 'oxygen-sensor'),
+  'code:oxygen-heater': car('Oxygen sensor heater', 0.0012, 'oxygen-heater'),
+  'code:catalyst': car('Catalyst efficiency', 0.0024, 'catalyst'),
+  'code:evap-leak': car('Fuel vapour leak', 0.0018, 'evaporative'),
+  'code:purge': car('Vapour purge valve', 0.0009, 'evaporative'),
+  'code:egr': car('Exhaust recirculation', 0.0012, 'egr'),
+  'code:crank-sensor': car('Crankshaft sensor', 0.0009, 'components'),
+  'code:cam-sensor': car('Camshaft sensor', 0.0009, 'components'),
+  'code:cam-timing': car('Camshaft timing', 0.0009, 'components'),
+  'code:knock-sensor': car('Knock sensor', 0.0009, 'components'),
+  'code:supply-voltage': car('Supply voltage', 0.0012, 'components'),
   // Stored conditions of the code that stored the frame.
-  'frame:cold': car('Stored: engine cold', 0.3),
-  'frame:load': car('Stored: high load', 0.3),
-  'frame:idle': car('Stored: idling', 0.25),
+  'frame:cold': { ...car('Stored: engine cold', 0.3), isCircumstance: true },
+  'frame:load': { ...car('Stored: high load', 0.3), isCircumstance: true },
+  'frame:idle': { ...car('Stored: idling', 0.25), isCircumstance: true },
   // Readings that do not make sense, from the plausibility rules.
   'reading:air-flow-dead': car('No air flow though the engine runs', 0.002),
   'reading:air-flow-low': car('Air flow below what the engine must breathe', 0.03),

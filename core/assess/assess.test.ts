@@ -1,0 +1,195 @@
+import { addEntry, type CaseRecord, type Entry } from '@pincer/core/case';
+import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { STATIONS, assess, compareVin } from './index.ts';
+
+const look = (record: CaseRecord) => assess(record, CAR, NOW);
+const FRAME = { code: 'P0302', values: { '05': 22, '04': 66, '0C': 1910, '0D': 41 } };
+
+const WET = makeCase(
+  { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
+  saw('sign:shakes'),
+  saw('sign:wet'),
+  readingEntry(makeReading(['P0302', 'P0300:pending'], { '0C': 0, '0D': 0, '0F': 11 }, { frame: FRAME })),
+);
+
+describe('assess()', () => {
+  test('a wet-morning misfire: a cracked boot leads, and one story covers both codes', () => {
+    const a = look(WET);
+    expect(a.causes[0]).toMatchObject({ id: 'coil-boot:2', accountsFor: ['P0302', 'P0300'] });
+    expect(a.causes[0]?.probability).toBeGreaterThan(0.5);
+    expect(a.groups).toEqual([
+      { cause: 'coil-boot:2', title: 'Coil boot of cylinder 2 cracked', codes: ['P0302', 'P0300'] },
+    ]);
+    expect(a.leftOver).toEqual([]);
+    expect(a.allowance.level).toBe(1);
+  });
+
+  test('is pure: the same facts give the same advice, and the case is left as it was', () => {
+    const before = JSON.stringify(WET);
+    expect(look(WET)).toEqual(look(WET));
+    expect(JSON.stringify(WET)).toBe(before);
+  });
+
+  test('chances are chances', () => {
+    const a = look(WET);
+    for (const c of a.causes) {
+      expect(c.probability).toBeGreaterThan(0);
+      expect(c.probability).toBeLessThanOrEqual(1);
+      expect(c.carShare).toBeGreaterThanOrEqual(0);
+      expect(c.carShare).toBeLessThanOrEqual(1);
+    }
+    expect(a.none).toBeGreaterThanOrEqual(0);
+    expect(a.causes.map((c) => c.probability)).toEqual(
+      [...a.causes.map((c) => c.probability)].sort((x, y) => y - x),
+    );
+  });
+
+  test('what speaks for and against is shown fact by fact', () => {
+    const boot = look(WET).causes[0];
+    expect(boot?.weights['code:P0302']).toBeGreaterThan(5);
+    expect(boot?.weights['seen:sign:wet']).toBeGreaterThan(2);
+    const moved = look(
+      addEntry(WET, {
+        id: 'ent_9',
+        at: '2026-11-03T08:00:00.000Z',
+        kind: 'check',
+        check: 'swap-coils:2',
+        outcome: 'stays',
+      }),
+    );
+    expect(moved.causes.find((c) => c.id === 'coil-boot:2')?.weights['check:swap-coils:2']).toBeLessThan(0.5);
+    const chance = (x: ReturnType<typeof look>) =>
+      x.causes.find((c) => c.id === 'coil-boot:2')?.probability ?? 0;
+    expect(chance(moved)).toBeLessThan(chance(look(WET)) * 0.75);
+  });
+
+  test('a check that was done is not proposed again', () => {
+    const id = look(WET).checks[0]?.id ?? '';
+    const outcome = look(WET).checks[0]?.outcomes[0]?.id ?? '';
+    const after = look(
+      addEntry(WET, { id: 'ent_9', at: '2026-11-03T08:00:00.000Z', kind: 'check', check: id, outcome }),
+    );
+    expect(after.checks.some((c) => c.id === id)).toBe(false);
+  });
+
+  test('striking a fact takes its weight away', () => {
+    const struck = look(
+      addEntry(WET, {
+        id: 'ent_9',
+        at: '2026-11-03T08:00:00.000Z',
+        kind: 'struck',
+        entry: 'ent_3',
+        reason: 'It was dry.',
+      }),
+    );
+    const chance = (a: ReturnType<typeof look>) =>
+      a.causes.find((c) => c.id === 'coil-boot:2')?.probability ?? 0;
+    expect(chance(struck)).toBeLessThan(chance(look(WET)));
+    expect(struck.facts.some((f) => f.id === 'seen:sign:wet')).toBe(false);
+  });
+
+  test('an absent code says something only where its self-check has run', () => {
+    const of = (ran: string[]) => look(makeCase(readingEntry(makeReading(['P0171'], {}, { ran }))));
+    const chance = (a: ReturnType<typeof look>, id: string) =>
+      a.causes.find((c) => c.id === id)?.probability ?? 0;
+    // A weak pump would often misfire too; with the misfire check run and silent it is less likely.
+    expect(chance(of(['fuel', 'misfire']), 'fuel-pump-weak')).toBeLessThan(
+      chance(of(['fuel']), 'fuel-pump-weak'),
+    );
+    expect(of([]).facts.some((f) => f.id === 'absent')).toBe(false);
+  });
+
+  test('two faults at once leave no code over', () => {
+    const a = look(makeCase(readingEntry(makeReading(['P0302', 'P0113'], { '0C': 0, '0D': 0, '0F': -40 }))));
+    expect(a.groups).toHaveLength(2);
+    expect(a.groups.flatMap((g) => g.codes).sort()).toEqual(['P0113', 'P0302']);
+    expect(a.leftOver).toEqual([]);
+  });
+
+  test('a code that nothing here explains is left over, not explained away', () => {
+    const a = look(makeCase(readingEntry(makeReading(['P0171', 'P1345']))));
+    expect(a.leftOver).toContain('P1345');
+  });
+
+  test('stored conditions are told as a sentence, and alike ones are said to be alike', () => {
+    const twice = makeCase(
+      ...([1, 2].map(() => readingEntry(makeReading(['P0302'], {}, { frame: FRAME }))) as Parameters<
+        typeof makeCase
+      >),
+    );
+    expect(look(twice).facts.find((f) => f.kind === 'frame')).toMatchObject({
+      title: 'Stored: cold, 66 % load, 1,910 rpm, 41 km/h',
+      detail: 'with P0302 · the same each time',
+    });
+  });
+
+  test('history is shown and says nothing', () => {
+    const a = look(makeCase(readingEntry(makeReading(['P0302:history']))));
+    expect(a.codes).toEqual([]);
+    expect(a.facts.find((f) => f.code === 'P0302')?.detail).toMatch(/history/);
+  });
+
+  test('an empty case: nothing is held, and nothing is claimed', () => {
+    const a = look(makeCase());
+    expect([a.causes, a.checks, a.groups, a.codes]).toEqual([[], [], [], []]);
+    expect(a.stations.map((s) => [s.id, s.status])).toEqual(STATIONS.map((id) => [id, 'open']));
+  });
+
+  test('codes survive a clear as evidence: the fault has not become unknown', () => {
+    let record = WET;
+    const add = (e: Entry) => {
+      record = addEntry(record, e);
+    };
+    add({
+      id: 'ent_8',
+      at: '2026-11-03T09:00:00.000Z',
+      kind: 'clear',
+      afterReading: 'ent_4',
+      outcome: 'agreed',
+    });
+    add({
+      id: 'ent_9',
+      at: '2026-11-03T09:05:00.000Z',
+      kind: 'reading',
+      via: 'adapter',
+      isComplete: true,
+      reading: makeReading([], {}, { ran: [] }),
+    });
+    const a = look(record);
+    expect(a.causes[0]?.id).toBe('coil-boot:2');
+    expect(a.proof.status).toBe('watching');
+  });
+});
+
+describe('the rail', () => {
+  const status = (record: CaseRecord, id: string) => look(record).stations.find((s) => s.id === id);
+
+  test('stations fill as facts come in', () => {
+    expect(status(WET, 'light')).toMatchObject({ status: 'filled', summary: 'engine, flashing; 2 signs' });
+    expect(status(WET, 'read')).toMatchObject({ status: 'filled', summary: '2 codes, 1 stored' });
+    expect(status(WET, 'decide')).toMatchObject({ status: 'open', summary: '–' });
+  });
+
+  test('a decision goes stale when facts come in after it, not when a note does', () => {
+    const at = '2026-11-03T10:00:00.000Z';
+    const decided = addEntry(WET, { id: 'ent_8', at, kind: 'decision', option: 'help' });
+    expect(status(decided, 'decide')).toMatchObject({ status: 'filled', summary: 'get help' });
+    expect(
+      status(addEntry(decided, { id: 'ent_9', at, kind: 'note', text: 'Called.' }), 'decide')?.status,
+    ).toBe('filled');
+    expect(
+      status(
+        addEntry(decided, { id: 'ent_9', at, kind: 'observation', observation: 'sign:cold', answer: 'yes' }),
+        'decide',
+      ),
+    ).toMatchObject({ status: 'stale', summary: 'older than 1 fact' });
+  });
+});
+
+test('the number that the car reports against the one on file', () => {
+  const reading = { ...makeReading([]), vin: 'ZZ9TR1F46CH000302' };
+  expect(compareVin(reading, { ...CAR, vin: 'zz9tr1f46ch000302' })).toBe('same');
+  expect(compareVin(reading, { ...CAR, vin: 'ZZ9TR1F46CH000303' })).toBe('different');
+  expect(compareVin(reading, CAR)).toBe('not-on-file');
+  expect(compareVin(makeReading([]), CAR)).toBe('not-reported');
+});

@@ -1,0 +1,300 @@
+import fc from 'fast-check';
+import { DEFAULT_OWNER } from '@pincer/core/case';
+import { CHECKS, checkById, observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
+import { CAR, NOW } from '../test/make-case.ts';
+import {
+  evidenceRatios,
+  instancesFor,
+  likelihood,
+  outcomeChances,
+  posteriorOf,
+  rankChecks,
+  repairPlan,
+  strengthOf,
+  type CauseInstance,
+  type Evidence,
+} from './index.ts';
+
+const all = instancesFor(CAR, NOW);
+const pick = (...ids: string[]): CauseInstance[] =>
+  ids.map((id) => all.find((i) => i.id === id)).filter((i): i is CauseInstance => i !== undefined);
+const seen = (key: ObservationKey, isPresent = true, cylinder: number | null = null): Evidence => ({
+  kind: 'observation',
+  fact: key,
+  key,
+  cylinder,
+  isPresent,
+});
+const checked = (id: string, outcome: number, cylinder: number | null = null): Evidence => ({
+  kind: 'check',
+  fact: id,
+  check: checkById(id) as Check,
+  cylinder,
+  outcome,
+});
+
+const KEYS: ObservationKey[] = [
+  'code:lean',
+  'code:misfire-several',
+  'sign:hiss',
+  'sign:shakes',
+  'reading:lean-idle',
+  'before:worked-on',
+  'frame:load',
+];
+
+describe('causes of a vehicle', () => {
+  test('one for each cylinder, none that its fuel rules out', () => {
+    expect(all.filter((i) => i.cause.id === 'coil').map((i) => i.id)).toEqual([
+      'coil:1',
+      'coil:2',
+      'coil:3',
+      'coil:4',
+    ]);
+    expect(
+      instancesFor({ ...CAR, fuel: 'diesel' }, NOW).some(
+        (i) => i.cause.system === 'ignition' && i.cause.id.startsWith('coil'),
+      ),
+    ).toBe(false);
+    expect(instancesFor({ ...CAR, cylinders: 3 }, NOW).filter((i) => i.cause.id === 'plug')).toHaveLength(3);
+  });
+
+  test('distance and age move the priors', () => {
+    const young = instancesFor({ ...CAR, distance: 20_000, year: 2025 }, NOW);
+    const of = (list: CauseInstance[], id: string) => list.find((i) => i.id === id)?.prior ?? 0;
+    expect(of(all, 'coil-boot:2')).toBeGreaterThan(of(young, 'coil-boot:2'));
+    expect(of(all, 'maf-unplugged')).toBe(of(young, 'maf-unplugged'));
+  });
+
+  test('a code of one cylinder speaks of that cylinder’s causes', () => {
+    const [two, three, set] = pick('coil:2', 'coil:3', 'plugs-overdue');
+    expect(strengthOf(two as CauseInstance, 'code:misfire-same', 2)).toBeGreaterThan(0.8);
+    expect(strengthOf(three as CauseInstance, 'code:misfire-same', 2)).toBe(0);
+    expect(strengthOf(set as CauseInstance, 'code:misfire-same', 2)).toBeCloseTo(0.35);
+  });
+});
+
+describe('the noisy-OR', () => {
+  test('the formula: leak and strengths hide together', () => {
+    const [hose, boot] = pick('vacuum-hose-off', 'coil-boot:2');
+    const leak = observationKind('sign:hiss').leak;
+    const s = (hose as CauseInstance).cause.effects['sign:hiss'] ?? 0;
+    expect(likelihood(seen('sign:hiss'), [])).toBeCloseTo(leak, 12);
+    expect(likelihood(seen('sign:hiss'), pick('vacuum-hose-off'))).toBeCloseTo(1 - (1 - leak) * (1 - s), 12);
+    expect(likelihood(seen('sign:hiss', false), [hose, boot] as CauseInstance[])).toBeCloseTo(
+      (1 - leak) * (1 - s),
+      12,
+    );
+  });
+
+  test('more causes never make an observation less likely, and never beyond certain', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...KEYS.filter((k) => k !== 'frame:load')),
+        fc.constantFrom(...all),
+        fc.constantFrom(...all),
+        (key, a, b) => {
+          const [none, one, two] = [[], [a], [a, b]].map((set) => likelihood(seen(key), set)) as [
+            number,
+            number,
+            number,
+          ];
+          expect(none).toBeLessThanOrEqual(one + 1e-12);
+          expect(one).toBeLessThanOrEqual(two + 1e-12);
+          expect(two).toBeLessThanOrEqual(1);
+        },
+      ),
+    );
+  });
+
+  test('a stored condition is that of one of the causes, not an effect that adds up', () => {
+    const [boot, cam] = pick('coil-boot:2', 'cam-sensor');
+    const base = observationKind('frame:load').leak;
+    expect(likelihood(seen('frame:load'), [])).toBe(base);
+    expect(likelihood(seen('frame:load'), [cam] as CauseInstance[])).toBe(base);
+    expect(likelihood(seen('frame:load'), [boot, cam] as CauseInstance[])).toBeCloseTo((0.6 + base) / 2, 12);
+  });
+
+  test('outcomes of a check are a distribution for any two causes', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CHECKS),
+        fc.constantFrom(...all),
+        fc.constantFrom(...all),
+        (check, a, b) => {
+          const row = outcomeChances(check, check.scope === 'cylinder' ? 2 : null, [a, b]);
+          expect(row.reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+          for (const p of row) expect(p).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
+  });
+});
+
+describe('the posterior', () => {
+  /** The same, by the definition and without any of the short cuts. */
+  function naive(instances: readonly CauseInstance[], evidence: readonly Evidence[]): number[] {
+    const sets: number[][] = [[]];
+    instances.forEach((_, i) => sets.push([i]));
+    instances.forEach((_, i) => instances.forEach((__, j) => j > i && sets.push([i, j])));
+    const weight = (set: number[]) => {
+      const prior =
+        set.length === 0
+          ? 0.03
+          : set.reduce(
+              (w, i) => (w * (instances[i]?.prior ?? 0)) / (1 - (instances[i]?.prior ?? 0)),
+              set.length > 1 ? 0.1 : 1,
+            );
+      return evidence.reduce(
+        (w, e) =>
+          w *
+          likelihood(
+            e,
+            set.map((i) => instances[i] as CauseInstance),
+          ),
+        prior,
+      );
+    };
+    const weights = sets.map(weight);
+    const total = weights.reduce((a, b) => a + b, 0);
+    return instances.map((_, i) =>
+      sets.reduce((p, s, h) => p + (s.includes(i) ? (weights[h] ?? 0) / total : 0), 0),
+    );
+  }
+
+  const few = pick(
+    'coil-boot:2',
+    'coil:2',
+    'plug:2',
+    'vacuum-hose-off',
+    'maf-dirty',
+    'fuel-pump-weak',
+    'bad-fuel',
+    'plugs-overdue',
+  );
+  const anyEvidence = fc.oneof(
+    fc.tuple(fc.constantFrom(...KEYS), fc.boolean()).map(([key, present]) => seen(key, present)),
+    fc
+      .tuple(fc.integer({ min: 1, max: 4 }), fc.boolean())
+      .map(([cylinder, present]) => seen('code:misfire-same', present, cylinder)),
+    fc.nat(2).map((o) => checked('swap-coils', o, 2)),
+    fc.nat(3).map((o) => checked('trims-compare', o)),
+  );
+
+  test('agrees with the definition for any evidence', () => {
+    fc.assert(
+      fc.property(fc.array(anyEvidence, { maxLength: 8 }), (evidence) => {
+        const { marginals, none, weights } = posteriorOf(few, evidence);
+        naive(few, evidence).forEach((p, i) => expect(marginals[i]).toBeCloseTo(p, 9));
+        expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+        expect(none).toBeGreaterThanOrEqual(0);
+      }),
+    );
+  });
+
+  test('the order of evidence does not matter', () => {
+    fc.assert(
+      fc.property(fc.array(anyEvidence, { minLength: 2, maxLength: 6 }), (evidence) => {
+        const a = posteriorOf(few, evidence).marginals;
+        const b = posteriorOf(few, [...evidence].reverse()).marginals;
+        a.forEach((p, i) => expect(b[i]).toBeCloseTo(p, 9));
+      }),
+    );
+  });
+
+  test('a ratio is the odds with the evidence over the odds without it', () => {
+    const evidence = [seen('code:misfire-same', true, 2), seen('sign:wet'), seen('sign:shakes')];
+    const withIt = posteriorOf(few, evidence);
+    const without = posteriorOf(few, [evidence[0], evidence[2]] as Evidence[]);
+    const odds = (p: number) => p / (1 - p);
+    evidenceRatios(withIt, [1]).forEach((r, i) => {
+      expect(r).toBeCloseTo(odds(withIt.marginals[i] ?? 0) / odds(without.marginals[i] ?? 0), 6);
+    });
+  });
+
+  test('a hundred pieces of evidence do not underflow', () => {
+    const evidence = Array.from({ length: 120 }, () => checked('swap-plugs', 1, 2));
+    const { marginals } = posteriorOf(few, evidence);
+    expect(marginals[2]).toBeGreaterThan(0.99);
+  });
+});
+
+describe('expected cost of repair', () => {
+  test('tries in the order of chance over cost, and stops where a workshop is cheaper', () => {
+    // 0.6/20 > 0.3/30 > 0.1/100: after two tries 0.1 is left, and 100 more would cost more than 0.1 x 150.
+    const plan = repairPlan(Float64Array.from([0.3, 0.6, 0.1]), Float64Array.from([30, 20, 2000]), 150);
+    expect(plan.order).toEqual([1, 0]);
+    expect(plan.cost).toBeCloseTo(20 + 0.4 * 30 + 0.1 * 150, 9);
+    expect(plan.success).toBeCloseTo(0.9, 9);
+  });
+
+  test('is never above the workshop, and no order does better', () => {
+    const permutations = (list: number[]): number[][] =>
+      list.length < 2
+        ? [list]
+        : list.flatMap((x, i) =>
+            permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
+          );
+    const chance = fc.double({ min: 0.01, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(chance, fc.double({ min: 1, max: 300, noNaN: true })), {
+          minLength: 1,
+          maxLength: 5,
+        }),
+        fc.double({ min: 20, max: 500, noNaN: true }),
+        (pairs, service) => {
+          const mass = pairs.reduce((s, [p]) => s + p, 0);
+          const chances = Float64Array.from(pairs, ([p]) => p / mass);
+          const costs = Float64Array.from(pairs, ([, c]) => c);
+          const plan = repairPlan(chances, costs, service);
+          expect(plan.cost).toBeLessThanOrEqual(service + 1e-9);
+          for (const order of permutations(pairs.map((_, i) => i))) {
+            let left = 1;
+            let spent = 0;
+            for (const i of order) {
+              spent += left * (costs[i] ?? 0);
+              left -= chances[i] ?? 0;
+              expect(plan.cost).toBeLessThanOrEqual(spent + Math.max(0, left) * service + 1e-9);
+            }
+          }
+        },
+      ),
+    );
+  });
+});
+
+describe('the next best check', () => {
+  const misfire = [
+    seen('code:misfire-same', true, 2),
+    ...[1, 3, 4].map((c) => seen('code:misfire-same', false, c)),
+    seen('sign:shakes'),
+  ];
+
+  test('outcomes sum to one, none is done twice, the best comes first', () => {
+    const posterior = posteriorOf(all, misfire);
+    const list = rankChecks(posterior, new Set(['boot-look:2']), CAR, DEFAULT_OWNER);
+    expect(list.length).toBeGreaterThan(5);
+    expect(list.some((c) => c.id === 'boot-look:2')).toBe(false);
+    for (const c of list) expect(c.outcomes.reduce((p, o) => p + o.chance, 0)).toBeCloseTo(1, 6);
+    expect(list.map((c) => c.gain)).toEqual([...list.map((c) => c.gain)].sort((a, b) => b - a));
+    expect(list.slice(0, 4).every((c) => c.cylinder === 2 || c.cylinder === null)).toBe(true);
+  });
+
+  test('looks at cylinder 2 before the others, and names another one to swap with', () => {
+    const swap = rankChecks(posteriorOf(all, misfire), new Set(), CAR, DEFAULT_OWNER).find(
+      (c) => c.check.id === 'swap-coils',
+    );
+    expect(swap?.title).toBe('Swap coils 2 and 3, drive 5 minutes, read again');
+    expect(swap?.outcomes.find((o) => o.id === 'moves')?.title).toBe('It moves to 3');
+  });
+
+  test('a tool to be bought makes a check worth less', () => {
+    const posterior = posteriorOf(all, [seen('code:lean'), seen('reading:lean-load')]);
+    const gain = (tools: string[]) =>
+      rankChecks(posterior, new Set(), CAR, { ...DEFAULT_OWNER, tools }).find((c) => c.id === 'fuel-pressure')
+        ?.gain ?? 0;
+    expect(gain(['fuel-gauge'])).toBeGreaterThan(gain([]));
+    expect(gain(['fuel-gauge']) - gain([])).toBeGreaterThan(10);
+  });
+});

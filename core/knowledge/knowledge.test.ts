@@ -1,0 +1,98 @@
+import { describedCodes } from '@pincer/core/codes';
+import {
+  CAUSES,
+  CAUTIONS,
+  CHECKS,
+  OBSERVATIONS,
+  OWNER_OBSERVATIONS,
+  TOOLS,
+  isObservationKey,
+  observationKind,
+  observationOfCode,
+  type ObservationKey,
+} from './index.ts';
+
+const causeIds = new Set(CAUSES.map((c) => c.id));
+
+describe('the knowledge hangs together', () => {
+  test('there is enough of it for ignition, air and fuel', () => {
+    expect(CAUSES.length).toBeGreaterThanOrEqual(30);
+    expect(CHECKS.length).toBeGreaterThanOrEqual(40);
+    for (const system of ['ignition', 'air', 'fuel'])
+      expect(CAUSES.filter((c) => c.system === system).length).toBeGreaterThanOrEqual(8);
+  });
+
+  test.each(CAUSES.map((c) => [c.id, c] as const))(
+    'cause %s: chances in range, known observations, a repair with cautions',
+    (_, cause) => {
+      expect(cause.prior).toBeGreaterThan(0);
+      expect(cause.prior).toBeLessThanOrEqual(0.1);
+      const effects = Object.entries(cause.effects);
+      expect(effects.length).toBeGreaterThan(0);
+      for (const [key, strength] of effects) {
+        expect(isObservationKey(key)).toBe(true);
+        expect(strength).toBeGreaterThan(0);
+        expect(strength).toBeLessThan(1);
+        // An effect weaker than the leak would say nothing; a circumstance may be rarer than its base rate.
+        const kind = observationKind(key as ObservationKey);
+        if (!kind.isCircumstance) expect(strength).toBeGreaterThan(kind.leak);
+      }
+      expect(cause.title.includes('{n}')).toBe(cause.scope === 'cylinder');
+      expect(cause.repair.steps.length).toBeGreaterThan(0);
+      if (cause.repair.parts > 0 && !cause.repair.isLicensed && cause.id !== 'fuel-cap')
+        expect(cause.repair.cautions.length).toBeGreaterThan(0);
+      for (const tool of cause.repair.tools) expect(TOOLS[tool]).toBeTruthy();
+    },
+  );
+
+  test.each(CHECKS.map((c) => [c.id, c] as const))(
+    'check %s: rows are distributions over its outcomes, and they say something',
+    (_, check) => {
+      const rows = [check.otherwise, ...Object.values(check.given)];
+      expect(rows.length).toBeGreaterThan(1);
+      for (const row of rows) {
+        expect(row).toHaveLength(check.outcomes.length);
+        expect(row.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+        for (const p of row) expect(p).toBeGreaterThan(0);
+      }
+      for (const [cause, row] of Object.entries(check.given)) {
+        expect(causeIds.has(cause)).toBe(true);
+        // No row may be like "otherwise": the check would say nothing of that cause.
+        expect(Math.max(...row.map((p, i) => Math.abs(p - (check.otherwise[i] ?? 0))))).toBeGreaterThan(0.03);
+      }
+      expect(new Set(check.outcomes.map((o) => o.id)).size).toBe(check.outcomes.length);
+      expect(check.how.length).toBeGreaterThan(30);
+      if (check.scope === 'engine') expect(check.title + check.how).not.toMatch(/\{[nm]\}/);
+    },
+  );
+
+  test('no cause that nothing can confirm', () => {
+    const checked = new Set(CHECKS.flatMap((c) => Object.keys(c.given)));
+    expect([...causeIds].filter((id) => !checked.has(id))).toEqual([]);
+  });
+
+  test('no observation that no cause speaks of, and no caution that is never said', () => {
+    const spoken = new Set(CAUSES.flatMap((c) => Object.keys(c.effects)));
+    expect(Object.keys(OBSERVATIONS).filter((k) => !spoken.has(k))).toEqual([]);
+    const said = new Set([...CAUSES.flatMap((c) => c.repair.cautions), ...CHECKS.flatMap((c) => c.cautions)]);
+    expect(Object.keys(CAUTIONS).filter((k) => !said.has(k as keyof typeof CAUTIONS))).toEqual([]);
+  });
+
+  test('codes find their observation by structure', () => {
+    expect(observationOfCode('P0302')).toEqual({ key: 'code:misfire-same', cylinder: 2 });
+    expect(observationOfCode('P0300')).toEqual({ key: 'code:misfire-several', cylinder: null });
+    expect(observationOfCode('P0102')).toEqual({ key: 'code:air-flow-circuit', cylinder: null });
+    expect(observationOfCode('P0101')).toEqual({ key: 'code:air-flow-range', cylinder: null });
+    expect(observationOfCode('P0113')).toEqual({ key: 'code:intake-temperature', cylinder: null });
+    expect(observationOfCode('P1234')).toBeNull();
+    const known = describedCodes().filter((e) => observationOfCode(e.code) !== null);
+    expect(known.length).toBeGreaterThan(200);
+  });
+
+  test('what the owner is asked is a question, and brakes go to licensed people', () => {
+    expect(OWNER_OBSERVATIONS.length).toBeGreaterThan(15);
+    for (const key of OWNER_OBSERVATIONS)
+      expect('ask' in OBSERVATIONS[key] ? OBSERVATIONS[key].ask : '').toMatch(/\?$/);
+    expect(CAUSES.find((c) => c.id === 'brake-booster-leak')?.repair.isLicensed).toBe(true);
+  });
+});

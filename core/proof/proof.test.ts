@@ -1,0 +1,178 @@
+import fc from 'fast-check';
+import { foldCase } from '@pincer/core/case';
+import { makeCase, makeReading, readingEntry } from '../test/make-case.ts';
+import {
+  CLEAR_START,
+  SHOWS_PER_TRIP,
+  clearStep,
+  goneAfter,
+  proofView,
+  tripsUntil,
+  type ClearEffect,
+  type ClearEvent,
+  type ClearState,
+} from './index.ts';
+
+describe('the way to a clear', () => {
+  const EVENTS: ClearEvent[] = [
+    { type: 'reading-taken', entry: 'ent_1', isComplete: true },
+    { type: 'reading-taken', entry: 'ent_2', isComplete: true },
+    { type: 'reading-taken', entry: 'ent_1', isComplete: false },
+    { type: 'read-back', entry: 'ent_1', isSame: true },
+    { type: 'read-back', entry: 'ent_1', isSame: false },
+    { type: 'read-back', entry: 'ent_2', isSame: true },
+    { type: 'owner-ready' },
+    { type: 'ask-clear' },
+    { type: 'car-agreed' },
+    { type: 'car-refused', why: 'engine running' },
+  ];
+
+  /** Walks every sequence of events up to a length. */
+  function walk(
+    depth: number,
+    visit: (events: ClearEvent[], state: ClearState, effects: ClearEffect[]) => void,
+  ): void {
+    const go = (state: ClearState, events: ClearEvent[]) => {
+      if (events.length === depth) return;
+      for (const event of EVENTS) {
+        const step = clearStep(state, event);
+        const next = [...events, event];
+        visit(next, step.state, step.effects);
+        go(step.state, next);
+      }
+    };
+    go(CLEAR_START, []);
+  }
+
+  test('on no path is a clear sent before a full reading was stored and read back unchanged', () => {
+    let clears = 0;
+    walk(5, (events, _, effects) => {
+      for (const effect of effects) {
+        if (effect.type !== 'send-clear') continue;
+        clears++;
+        const entry = effect.permit.readingEntryId;
+        const taken = events.findIndex(
+          (e) => e.type === 'reading-taken' && e.entry === entry && e.isComplete,
+        );
+        const readBack = events.findIndex(
+          (e, i) => i > taken && e.type === 'read-back' && e.entry === entry && e.isSame,
+        );
+        const ready = events.findIndex((e, i) => i > readBack && e.type === 'owner-ready');
+        expect(taken).toBeGreaterThanOrEqual(0);
+        expect(readBack).toBeGreaterThan(taken);
+        expect(ready).toBeGreaterThan(readBack);
+        expect(events.at(-1)?.type).toBe('ask-clear');
+        // A reading that only came in part, or a record that came back changed, takes the way back.
+        const later = events.slice(readBack + 1);
+        expect(later.some((e) => e.type === 'reading-taken')).toBe(false);
+      }
+    });
+    expect(clears).toBeGreaterThan(0);
+  });
+
+  test('after a clear, only a new full reading opens the way again', () => {
+    const cleared: ClearState = { at: 'cleared', permit: { readingEntryId: 'ent_1', confirmedStored: true } };
+    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken'))
+      expect(clearStep(cleared, event)).toEqual({ state: cleared, effects: [] });
+    expect(clearStep(cleared, EVENTS[0] as ClearEvent).state).toEqual({ at: 'storing', entry: 'ent_1' });
+  });
+
+  test('a refusal may be tried again from the owner’s word on, without losing the permit', () => {
+    const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+    expect(clearStep({ at: 'clearing', permit }, { type: 'car-refused', why: 'x' }).state).toEqual({
+      at: 'failed',
+      permit,
+      why: 'x',
+    });
+    expect(clearStep({ at: 'failed', permit, why: 'x' }, { type: 'owner-ready' }).state).toEqual({
+      at: 'ready',
+      permit,
+    });
+    expect(clearStep({ at: 'failed', permit, why: 'x' }, { type: 'ask-clear' }).effects).toEqual([]);
+  });
+});
+
+describe('is it gone?', () => {
+  test('Bayes by hand: prior 0.5, two good trips that would have shown it with 0.7 each', () => {
+    expect(goneAfter(0.5, [0.7, 0.7])).toBeCloseTo(0.5 / (0.5 + 0.5 * 0.09), 9);
+    expect(goneAfter(0.5, [])).toBe(0.5);
+  });
+
+  test('each trip without it makes it surer; trips unlike those that brought it hardly count', () => {
+    const chance = fc.double({ min: 0.01, max: 0.97, noNaN: true });
+    fc.assert(
+      fc.property(chance, fc.array(chance, { maxLength: 6 }), chance, (prior, shows, q) => {
+        expect(goneAfter(prior, [...shows, q])).toBeGreaterThanOrEqual(goneAfter(prior, shows) - 1e-12);
+      }),
+    );
+    expect(goneAfter(0.5, [SHOWS_PER_TRIP.no])).toBeLessThan(0.52);
+  });
+
+  test('the trips asked for are enough, and one fewer is not', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.constantFrom(0.9, 0.95, 0.99),
+        (prior, level) => {
+          const n = tripsUntil(level, prior, []);
+          const trips = (k: number) => Array<number>(k).fill(SHOWS_PER_TRIP.yes);
+          expect(goneAfter(prior, trips(n))).toBeGreaterThanOrEqual(level - 1e-6);
+          if (n > 0) expect(goneAfter(prior, trips(n - 1))).toBeLessThan(level);
+        },
+      ),
+    );
+  });
+});
+
+describe('where a case stands after its clear', () => {
+  const before = readingEntry(makeReading(['P0302']));
+  const clear = { kind: 'clear', afterReading: 'ent_1', outcome: 'agreed' } as const;
+  const good = { kind: 'drive', metConditions: 'yes', cameBack: 'no' } as const;
+  const view = (...more: Parameters<typeof makeCase>) => proofView(foldCase(makeCase(before, ...more)), 0.8);
+
+  test('step by step', () => {
+    expect(view().status).toBe('not-cleared');
+    expect(view({ ...clear, outcome: 'refused' }).status).toBe('not-cleared');
+    expect(view(clear).status).toBe('read-again');
+    expect(view(clear, readingEntry(makeReading([]))).status).toBe('watching');
+    expect(view(clear, good, good, good, readingEntry(makeReading([])))).toMatchObject({
+      status: 'proven',
+      trips: 3,
+      returned: [],
+    });
+  });
+
+  test('it came back, by code or by the owner’s word', () => {
+    expect(view(clear, good, readingEntry(makeReading(['P0302:pending'])))).toMatchObject({
+      status: 'returned',
+      returned: ['P0302'],
+      gone: 0,
+    });
+    expect(view(clear, { ...good, cameBack: 'yes' }, readingEntry(makeReading([]))).status).toBe('returned');
+  });
+
+  test('another code is new, not a return; a permanent one is neither', () => {
+    expect(view(clear, readingEntry(makeReading(['P0420:pending', 'P0302:permanent'])))).toMatchObject({
+      status: 'watching',
+      returned: [],
+      added: ['P0420'],
+      permanent: ['P0302'],
+    });
+  });
+
+  test('self-checks that have not run keep it from being proven', () => {
+    const unready = readingEntry(makeReading([], {}, { ran: ['misfire', 'fuel', 'components'] }));
+    const v = view(clear, good, good, good, good, unready);
+    expect(v.status).toBe('watching');
+    expect(v.waitingFor.map((m) => m.monitor)).toContain('catalyst');
+  });
+
+  test('a second clear begins the count anew', () => {
+    const again = { ...clear, afterReading: 'ent_4' } as const;
+    expect(view(clear, good, readingEntry(makeReading(['P0302'])), again)).toMatchObject({
+      status: 'read-again',
+      trips: 0,
+      returned: [],
+    });
+  });
+});

@@ -1,0 +1,134 @@
+import { foldCase, type CaseRecord } from '@pincer/core/case';
+import { judge, snapshotOf } from '@pincer/core/signals';
+import { makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { URGENCY_RULES, driveAllowance, urgencyFacts, type Allowance } from './index.ts';
+
+function allowance(record: CaseRecord): Allowance {
+  const state = foldCase(record);
+  const reading = state.latestReading?.reading;
+  return driveAllowance(urgencyFacts(state, reading ? judge(snapshotOf(reading, 1.4)) : []));
+}
+
+const lamp = (
+  id: 'engine' | 'oil' | 'temperature' | 'charging' | 'brakes' | 'airbag' | 'stability' | 'glow' | 'other',
+  mode: 'steady' | 'flashing' | 'out' | 'now-and-then' = 'steady',
+) => ({ kind: 'lamp', lamp: id, mode }) as const;
+const codes = (...c: string[]) => readingEntry(makeReading(c));
+
+type Entries = Parameters<typeof makeCase>;
+
+const SITUATIONS: [string, number, string | null, Entries][] = [
+  ['nothing known', 2, 'unknown-lamp', []],
+  ['lamps out, not read', 4, null, [lamp('engine', 'out')]],
+  ['engine lamp, not read', 2, 'unread', [lamp('engine')]],
+  ['engine lamp at times, not read', 2, 'unread', [lamp('engine', 'now-and-then')]],
+  ['engine lamp flashes', 1, 'flashing', [lamp('engine', 'flashing')]],
+  ['oil lamp', 0, 'oil-lamp', [lamp('oil')]],
+  ['oil lamp flashes, engine lamp too', 0, 'oil-lamp', [lamp('engine', 'flashing'), lamp('oil', 'flashing')]],
+  ['oil lamp at times is still oil', 0, 'oil-lamp', [lamp('oil', 'now-and-then')]],
+  ['temperature lamp', 0, 'temperature-lamp', [lamp('temperature')]],
+  ['brake lamp', 0, 'brake-lamp', [lamp('brakes')]],
+  ['charging lamp', 1, 'charging-lamp', [lamp('charging')]],
+  ['airbag lamp', 2, 'safety-lamp', [lamp('airbag')]],
+  ['stability lamp', 2, 'safety-lamp', [lamp('stability')]],
+  ['another lamp', 3, 'other-lamp', [lamp('other')]],
+  ['overheated, by code', 0, 'overheated-code', [lamp('engine'), codes('P0217')]],
+  ['oil pressure, by code', 0, 'overheated-code', [lamp('engine'), codes('P0524')]],
+  ['misfire that shakes', 1, 'misfire-shakes', [lamp('engine'), saw('sign:shakes'), codes('P0302')]],
+  ['misfire, smooth', 2, 'misfire', [lamp('engine'), saw('sign:shakes', 'no'), codes('P0302')]],
+  ['misfire, not asked whether it shakes', 2, 'misfire', [lamp('engine'), codes('P0300')]],
+  ['pending misfire counts', 2, 'misfire', [lamp('engine'), codes('P0302:pending')]],
+  ['permanent misfire counts', 2, 'misfire', [lamp('engine'), codes('P0302:permanent')]],
+  ['history of a misfire does not', 3, 'lamp-without-code', [lamp('engine'), codes('P0302:history')]],
+  ['history alone, lamp out', 4, null, [lamp('engine', 'out'), codes('P0302:history')]],
+  ['stalls', 1, 'stalls', [lamp('engine'), saw('sign:stalls'), codes('P0505')]],
+  ['smells of fuel', 1, 'fuel-smell', [lamp('engine'), saw('sign:fuel-smell'), codes('P0442')]],
+  ['shakes, not read', 2, 'shakes', [lamp('engine', 'out'), saw('sign:shakes')]],
+  ['weak, not read', 2, 'shakes', [lamp('engine', 'out'), saw('sign:weak')]],
+  ['lean', 3, 'lean', [lamp('engine'), codes('P0171')]],
+  ['rich', 2, 'rich', [lamp('engine'), codes('P0172')]],
+  ['black smoke', 2, 'rich', [lamp('engine', 'out'), saw('sign:black-smoke')]],
+  ['air flow sensor', 3, 'sensor', [lamp('engine'), codes('P0102')]],
+  ['intake temperature sensor', 3, 'sensor', [lamp('engine'), codes('P0113')]],
+  ['throttle', 2, 'throttle', [lamp('engine'), codes('P0121')]],
+  ['crankshaft sensor', 2, 'throttle', [lamp('engine'), codes('P0335')]],
+  ['camshaft timing', 1, 'cam-timing', [lamp('engine'), codes('P0016')]],
+  ['catalyst', 3, 'emission', [lamp('engine'), codes('P0420')]],
+  ['vapour leak', 3, 'emission', [lamp('engine'), codes('P0442')]],
+  ['a maker’s code is nothing good', 2, 'undescribed', [lamp('engine'), codes('P1345')]],
+  ['two faults: the stricter decides', 2, 'misfire', [lamp('engine'), codes('P0420', 'P0302')]],
+  ['lamp on, no codes', 3, 'lamp-without-code', [lamp('engine'), codes()]],
+  ['lamp out, read, no codes', 4, null, [lamp('engine', 'out'), codes()]],
+  ['read, no lamp told, no codes', 4, null, [codes()]],
+  [
+    'charging voltage low while running',
+    1,
+    'charging-low',
+    [lamp('engine', 'out'), readingEntry(makeReading([], { '0C': 740, '0D': 0, '05': 88, '42': 11.9 }))],
+  ],
+  [
+    'battery low at rest',
+    2,
+    'battery-low',
+    [lamp('engine', 'out'), readingEntry(makeReading([], { '0C': 0, '0D': 0, '42': 11.5 }))],
+  ],
+  [
+    'a part of a reading',
+    3,
+    'partial',
+    [
+      lamp('engine', 'out'),
+      readingEntry({ ...makeReading([]), missing: [{ part: 'pending codes', why: 'cut' }] }, false),
+    ],
+  ],
+  [
+    'symptoms answered no',
+    4,
+    null,
+    [lamp('engine', 'out'), saw('sign:shakes', 'no'), saw('sign:stalls', 'no'), codes()],
+  ],
+];
+
+describe('the drive allowance', () => {
+  test.each(SITUATIONS)('%s: level %i', (_, level, deciding, entries) => {
+    const a = allowance(makeCase(...entries));
+    expect(a.level).toBe(level);
+    expect(a.reasons.find((r) => r.isDeciding)?.id ?? null).toBe(deciding);
+  });
+
+  test('every rule decides or stands behind another in some situation above', () => {
+    const held = new Set(
+      SITUATIONS.flatMap(([, , , entries]) => allowance(makeCase(...entries)).reasons.map((r) => r.id)),
+    );
+    expect(URGENCY_RULES.map((r) => r.id).filter((id) => !held.has(id))).toEqual([]);
+  });
+
+  test('the screen can say what would change it', () => {
+    const a = allowance(makeCase(lamp('engine', 'flashing'), saw('sign:shakes'), codes('P0302')));
+    expect(a).toMatchObject({
+      level: 1,
+      title: 'Do not drive on',
+      change: { level: 2, title: 'Short trips', once: 'the lamp no longer flashes and the shake is gone' },
+    });
+    expect(allowance(makeCase(codes())).change).toBeNull();
+  });
+
+  test('unknown never improves it: an answer of "don’t know" is like no answer', () => {
+    for (const [, level, , entries] of SITUATIONS) {
+      const more = [...entries, saw('sign:pings', 'unknown'), saw('sign:blue-smoke', 'unknown')] as Entries;
+      expect(allowance(makeCase(...more)).level).toBe(level);
+    }
+  });
+
+  test('a new bad fact never lengthens the road', () => {
+    const bad: Entries = [
+      lamp('charging'),
+      saw('sign:fuel-smell'),
+      saw('sign:stalls'),
+      saw('sign:black-smoke'),
+    ];
+    for (const [, level, , entries] of SITUATIONS)
+      for (const fact of bad)
+        expect(allowance(makeCase(...([...entries, fact] as Entries))).level).toBeLessThanOrEqual(level);
+  });
+});
