@@ -19,6 +19,7 @@ const PORT = 4199;
 export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
+  expect: { timeout: 8_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
@@ -26,6 +27,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 8_000,
     serviceWorkers: 'block',
   },
   webServer: {

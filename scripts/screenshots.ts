@@ -25,7 +25,7 @@ const CASE = '/case/case_wet';
 
 /** Connects to the stand-in, so that the pictures show a talking adapter. */
 async function connect(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^Connect/ }).click();
+  await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
   await page.getByText('Talking.').waitFor();
 }
 

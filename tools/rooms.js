@@ -107,7 +107,10 @@ const namedExports = {
 
 const testFiles = ['**/*.test.ts'];
 
-/** Flat configurations for every workspace and every room of the core. */
+/**
+ * Flat configurations for every workspace and every room of the core.
+ * @type {import('eslint').Linter.Config[]}
+ */
 export const roomRules = [
   ...Object.keys(WORKSPACE_ARROWS)
     .filter((workspace) => workspace !== 'core')

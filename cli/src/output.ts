@@ -23,7 +23,7 @@ export async function readText(path: string): Promise<string> {
     return await readFile(path, 'utf8');
   } catch (error) {
     if (error instanceof InputError) throw error;
-    const code = error instanceof Error && 'code' in error ? error.code : '';
+    const code = typeof error === 'object' && error !== null && 'code' in error ? error.code : '';
     const why =
       code === 'ENOENT'
         ? 'there is no such file'

@@ -7,6 +7,8 @@ import type { ClearPermit } from '@pincer/core/link';
 export type ClearState =
   | { at: 'unread' }
   | { at: 'storing'; entry: string }
+  /** Storage did not give the reading back as it was; only a new reading leads on. */
+  | { at: 'unsafe'; entry: string }
   | { at: 'stored'; permit: ClearPermit }
   | { at: 'ready'; permit: ClearPermit }
   | { at: 'clearing'; permit: ClearPermit }
@@ -54,7 +56,9 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
       if (event.type !== 'read-back' || event.entry !== state.entry) return stay(state);
       return event.isSame
         ? stay({ at: 'stored', permit: { readingEntryId: state.entry, confirmedStored: true } })
-        : stay({ at: 'unread' });
+        : stay({ at: 'unsafe', entry: state.entry });
+    case 'unsafe':
+      return stay(state);
     case 'stored':
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
     case 'ready':

@@ -77,6 +77,14 @@ describe('the way to a clear', () => {
     expect(clearStep(cleared, EVENTS[0] as ClearEvent).state).toEqual({ at: 'storing', entry: 'ent_1' });
   });
 
+  test('a record that came back changed shuts the way until a new full reading', () => {
+    const storing = clearStep(CLEAR_START, EVENTS[0] as ClearEvent).state;
+    const unsafe = clearStep(storing, { type: 'read-back', entry: 'ent_1', isSame: false }).state;
+    expect(unsafe).toEqual({ at: 'unsafe', entry: 'ent_1' });
+    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken'))
+      expect(clearStep(unsafe, event).state).toEqual(unsafe);
+  });
+
   test('a refusal may be tried again from the owner’s word on, without losing the permit', () => {
     const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
     expect(clearStep({ at: 'clearing', permit }, { type: 'car-refused', why: 'x' }).state).toEqual({

@@ -44,7 +44,11 @@ export function driveAllowance(facts: UrgencyFacts): Allowance {
   const holding = URGENCY_RULES.filter((r) => r.holds(facts)).sort((a, b) => a.level - b.level);
   const level = strictest(holding);
   const deciding = holding.filter((r) => r.level === level);
-  const without = strictest(holding.filter((r) => r.level !== level));
+  const others = strictest(holding.filter((r) => r.level !== level));
+  const without = deciding.reduce<AllowanceLevel>(
+    (max, r) => ((r.atMost ?? 4) < max ? (r.atMost ?? 4) : max),
+    others,
+  );
   const first = deciding[0];
   return {
     level,

@@ -16,6 +16,8 @@ export interface UrgencyRule {
   then: string;
   /** Completes: Would be "..." once ... */
   once: string;
+  /** Where this rule stands for something unknown: the most that knowing it may promise. */
+  atMost?: AllowanceLevel;
 }
 
 const lit = (lamp: LampId) => (f: UrgencyFacts) => {
@@ -181,7 +183,8 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: (f) => f.lamps.size === 0 && f.reading === null,
     because: 'Nothing is known yet: which lamp, and how it runs.',
     then: 'Say what is lit; until then short and gentle trips.',
-    once: 'the lamp is known',
+    once: 'the lamp is known and harmless',
+    atMost: 3,
   },
   {
     id: 'unread',
@@ -190,6 +193,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     because: 'The engine lamp is lit and the car has not been read yet.',
     then: 'Short trips; read the codes before the next long drive.',
     once: 'the codes are known to be harmless',
+    atMost: 3,
   },
   {
     id: 'lean',

@@ -1,10 +1,10 @@
-import { FileUp, Plus } from 'lucide-react';
+import { FileUp, PlugZap, Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { addDemo } from '../store/logbook-actions.ts';
+import { addDemo, openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
@@ -98,7 +98,14 @@ export function Garage() {
 
 function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[] }) {
   const units = useAppSelector((s) => s.settings.owner.units);
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const open = cases.filter((c) => foldCase(c).closed === null);
+  /** The newest open case, or a new one: the shortest way to the first codes. */
+  const plugIn = async () => {
+    const found = open[0] ?? (await dispatch(openCase(vehicle, 'A light came on')));
+    void navigate(`/case/${found.id}/plug-in`);
+  };
   const closed = cases.filter((c) => foldCase(c).closed !== null);
   const about = [
     vehicle.year,
@@ -126,10 +133,12 @@ function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[
             <span className="text-[15px] text-ink-2">closed {day(foldCase(c).closed?.at ?? c.openedAt)}</span>
           </Link>
         ))}
-        <div className="px-4 py-2">
+        <div className="flex flex-wrap gap-x-2 px-2 py-2">
+          <button type="button" className={BUTTON.quiet} onClick={() => void plugIn()}>
+            <PlugZap size={18} aria-hidden="true" /> Plug in and read
+          </button>
           <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
-            <Plus size={18} aria-hidden="true" />{' '}
-            {cases.length === 0 ? 'No case yet: open one' : 'Open another case'}
+            <Plus size={18} aria-hidden="true" /> Open a case
           </Link>
         </div>
       </div>

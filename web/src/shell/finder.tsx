@@ -30,7 +30,8 @@ export function Finder({
   const caseId = useMatch('/case/:caseId/*')?.params.caseId;
 
   const typed = text.trim();
-  const looksLikeCode = /^[PCBU][0-9A-Z]{3,}$/i.test(typed);
+  // The second character tells a code from a word; O, Q, I and L are taken for digits often enough.
+  const looksLikeCode = /^[PCBU][0-9OQIL][0-9A-Z]{2,4}$/i.test(typed);
   const explanation = looksLikeCode ? explainCode(typed) : null;
   const hits = useMemo(
     () => (typed.length >= 2 && !looksLikeCode ? searchCodes(typed, 8) : []),
@@ -111,22 +112,6 @@ export function Finder({
                   </Command.Item>
                 </Command.Group>
               ) : null}
-              {hits.length > 0 ? (
-                <Command.Group heading="Codes">
-                  {hits.map((h) => (
-                    <Command.Item
-                      key={h.code}
-                      value={`hit ${h.code}`}
-                      onSelect={() => go(`/codes/${h.code}`)}
-                      className={ITEM}
-                    >
-                      <span>
-                        <span className="font-mono">{h.code}</span> {h.title}
-                      </span>
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              ) : null}
               <Command.Group heading="Vehicles and cases">
                 {Object.values(cases).map((c) => {
                   const name = vehicles[c.vehicle]?.name ?? 'Vehicle';
@@ -153,6 +138,22 @@ export function Finder({
                     </Command.Item>
                   ))}
               </Command.Group>
+              {hits.length > 0 ? (
+                <Command.Group heading="Codes">
+                  {hits.map((h) => (
+                    <Command.Item
+                      key={h.code}
+                      value={`hit ${h.code}`}
+                      onSelect={() => go(`/codes/${h.code}`)}
+                      className={ITEM}
+                    >
+                      <span>
+                        <span className="font-mono">{h.code}</span> {h.title}
+                      </span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              ) : null}
             </Command.List>
           </Command>
         </Dialog.Content>

@@ -1,5 +1,5 @@
 import { ScrollText, Search, Settings } from 'lucide-react';
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useAppSelector } from '../store/store.ts';
@@ -8,14 +8,22 @@ import { AdapterChip } from './adapter-chip.tsx';
 import { KeySheet } from './key-sheet.tsx';
 import { useTheme } from './theme.ts';
 
-const Finder = lazy(async () => ({ default: (await import('./finder.tsx')).Finder }));
+const loadFinder = () => import('./finder.tsx');
+const Finder = lazy(async () => ({ default: (await loadFinder()).Finder }));
 
 /** What every page shares: the bar at the top, the search, the sheet of keys. */
 export function Shell() {
   useTheme();
+  useEffect(() => {
+    // Fetched once the first screen is there, so that the search opens under the first key.
+    const timer = setTimeout(() => void loadFinder(), 1500);
+    return () => clearTimeout(timer);
+  }, []);
   const [isFinding, setFinding] = useState(false);
   const [isShowingKeys, setShowingKeys] = useState(false);
-  useHotkeys('/, mod+k', () => setFinding(true), { preventDefault: true });
+  // Keys as printed, not as placed: the slash and the digits sit elsewhere on other keyboards.
+  useHotkeys('/', () => setFinding(true), { useKey: true, preventDefault: true });
+  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true });
   useHotkeys('?', () => setShowingKeys(true), { useKey: true });
   useHotkeys('g', () => document.getElementById('to-garage')?.click());
   const match = useMatch('/case/:caseId/*');

@@ -24,10 +24,14 @@ export function CaseFrame() {
   const assessed = useAssessment(record, vehicle);
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  useHotkeys('1,2,3,4,5,6,7,8', (_, key) => {
-    const station = STATIONS[Number(key.keys?.[0] ?? '0') - 1];
-    if (station) void navigate(`/case/${caseId}/${station}`);
-  });
+  useHotkeys(
+    STATIONS.map((_, i) => String(i + 1)),
+    (event) => {
+      const station = STATIONS[Number(event.key) - 1];
+      if (station) void navigate(`/case/${caseId}/${station}`);
+    },
+    { useKey: true },
+  );
   useHotkeys('l', () => setParams({ log: '' }));
   useStoredReading(caseId);
 

@@ -18,16 +18,19 @@ import type { AppThunk, RootState } from './store.ts';
 
 const { linkChanged, statusChanged, standInChanged, clearMoved } = linkSlice.actions;
 
-/** Connects a case to the stand-in and notes the outcome in its log. */
-export function connectStandIn(caseId: string, setup: StandInSetup): AppThunk<Promise<void>> {
+/**
+ * Connects a case to the stand-in and notes the outcome in its log.
+ * @returns whether the car answered.
+ */
+export function connectStandIn(caseId: string, setup: StandInSetup): AppThunk<Promise<boolean>> {
   return async (dispatch) => {
     const { transport, state } = await plugIntoStandIn(setup);
     dispatch(standInChanged(state));
-    await dispatch(connectWith(caseId, `Stand-in, ${setup.temperament}`, transport));
+    return dispatch(connectWith(caseId, `Stand-in, ${setup.temperament}`, transport));
   };
 }
 
-function connectWith(caseId: string, adapter: string, transport: Transport): AppThunk<Promise<void>> {
+function connectWith(caseId: string, adapter: string, transport: Transport): AppThunk<Promise<boolean>> {
   return async (dispatch, _, { link }) => {
     await link.port?.close();
     const stop = new AbortController();
@@ -41,7 +44,7 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
       signal: stop.signal,
       onProgress: (p) => dispatch(statusChanged({ at: 'connecting', progress: p })),
     });
-    if (link.port !== port) return;
+    if (link.port !== port) return false;
     if (result.ok) {
       const { protocol, adapterVolts } = result.connection;
       link.connection = result.connection;
@@ -55,12 +58,12 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
           ...(adapterVolts === null ? {} : { volts: adapterVolts }),
         }),
       );
-      return;
+      return true;
     }
     await port.close();
     const words = faultWords(result.fault);
     dispatch(statusChanged({ at: 'failed', words, volts: result.adapterVolts }));
-    if (result.fault.code === 'cancelled') return;
+    if (result.fault.code === 'cancelled') return false;
     await dispatch(
       record(caseId, {
         kind: 'connection',
@@ -70,6 +73,7 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
         ...(result.adapterVolts === null ? {} : { volts: result.adapterVolts }),
       }),
     );
+    return false;
   };
 }
 

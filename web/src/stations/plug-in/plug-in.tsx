@@ -1,7 +1,8 @@
 import { PlugZap } from 'lucide-react';
+import { useNavigate } from 'react-router';
 import { faultTitle, type Fault, type TemperamentId } from '@pincer/simulator';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { connectStandIn, stopLink } from '../../store/link-actions.ts';
+import { connectStandIn, readCar, stopLink } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
@@ -45,12 +46,17 @@ export function PlugIn() {
   const [choice, setChoice] = useDraft('plug-in', START, isChoice);
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const isTalking = mine.at === 'talking' || mine.at === 'reading';
-  const connectNow = () => {
+  const isBusy = isTalking || mine.at === 'connecting';
+  const navigate = useNavigate();
+  const connectNow = async (andRead: boolean) => {
     const fault = FAULTS.find((f) => f.id === choice.fault)?.fault ?? null;
     setChoice({ ...choice, isFolded: true });
-    void dispatch(
+    const isConnected = await dispatch(
       connectStandIn(record.id, { fault, seed: 7, temperament: choice.temperament, isWet: true }),
     );
+    if (!isConnected || !andRead) return;
+    void navigate(`/case/${record.id}/read`);
+    await dispatch(readCar(record.id));
   };
 
   return (
@@ -120,14 +126,24 @@ export function PlugIn() {
               <option value="slow">Slow</option>
             </select>
           </label>
-          <button
-            type="button"
-            className={BUTTON.solid}
-            disabled={isTalking || mine.at === 'connecting'}
-            onClick={connectNow}
-          >
-            {mine.at === 'failed' || mine.at === 'lost' || state.connection ? 'Connect again' : 'Connect'}
-          </button>
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className={BUTTON.plain}
+              disabled={isBusy}
+              onClick={() => void connectNow(false)}
+            >
+              {mine.at === 'failed' || mine.at === 'lost' || state.connection ? 'Connect again' : 'Connect'}
+            </button>
+            <button
+              type="button"
+              className={BUTTON.solid}
+              disabled={isBusy}
+              onClick={() => void connectNow(true)}
+            >
+              Connect and read
+            </button>
+          </div>
         </div>
         <div className="mt-3" aria-live="polite">
           {mine.at === 'connecting' ? (

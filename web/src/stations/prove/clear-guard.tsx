@@ -39,6 +39,20 @@ export function ClearGuard() {
             taken since the last clear, was written to storage and read back.
           </Notice>
         ) : null}
+        {clear.at === 'unsafe' ? (
+          <Notice
+            title="Not yet: storage did not give the record back."
+            tone="strong"
+            action={
+              <Link className={BUTTON.solid} to={`/case/${record.id}/read`}>
+                Read again
+              </Link>
+            }
+          >
+            The reading is on this screen, but the browser did not keep it as it was. A full disk or a private
+            window are common reasons. Save the case file from the log, make room, and read again.
+          </Notice>
+        ) : null}
         {clear.at === 'storing' ? <p role="status">Reading the record back from storage…</p> : null}
         {reading && clear.at !== 'cleared' ? (
           <p className="flex items-start gap-2">

@@ -1,0 +1,114 @@
+import { expect, test } from '@playwright/test';
+import { example } from './helpers.ts';
+
+test('from a code typed in to its meaning, one touch', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
+  await page.keyboard.press('/');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.type('p0420');
+  await expect(page.getByText('Catalyst bank 1: efficiency too low')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/codes\/P0420/);
+  await expect(page.getByRole('heading', { name: /P0420/ })).toBeVisible();
+});
+
+test('words with slips, look-alike letters, vehicles and commands', async ({ page }) => {
+  await example(page);
+  const find = async (text: string) => {
+    await page.keyboard.press('/');
+    await page.getByRole('combobox').fill(text);
+  };
+  await find('catalist');
+  await expect(page.getByRole('option').filter({ hasText: 'Catalyst' }).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await find('PO302');
+  await expect(page.getByText('Did you mean P0302?')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await find('wet-morning');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/case_wet\/narrow/);
+  await find('dark garage');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveClass(/dark/);
+  await page.reload();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+});
+
+test('stations by number, the log, the sheet of keys, the garage', async ({ page }) => {
+  await example(page);
+  await page.getByText('Wet-morning shake').click();
+  await expect(page.getByRole('region', { name: 'What it can be' })).toBeVisible();
+  const where = ['light', 'plug-in', 'read', 'meaning', 'narrow', 'decide', 'fix', 'prove'];
+  for (const [i, name] of where.entries()) {
+    await page.keyboard.press(String(i + 1));
+    await expect(page).toHaveURL(new RegExp(`/${name}$`));
+  }
+  await page.keyboard.press('l');
+  await expect(page.getByRole('dialog')).toContainText('Nothing is ever deleted.');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Stations of the open case');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
+});
+
+test('an entry is struck out with a reason and its weight goes', async ({ page }) => {
+  await example(page);
+  await page.getByText('Wet-morning shake').click();
+  const found = page.getByRole('region', { name: 'You found' });
+  await expect(found).toContainText('Only in the wet');
+  await page.keyboard.press('l');
+  const row = page.getByRole('listitem').filter({ hasText: 'Only in the wet: yes.' });
+  await row.getByRole('button', { name: 'Strike out' }).click();
+  await page.getByLabel('Reason').fill('It was dry.');
+  await row.getByRole('button', { name: 'Strike out' }).click();
+  await expect(page.getByText('Struck out: It was dry.', { exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(found).not.toContainText('Only in the wet');
+});
+
+test('choosing a cause ties its facts and fades the others', async ({ page }) => {
+  await example(page);
+  await page.getByText('Wet-morning shake').click();
+  const causes = page.getByRole('region', { name: 'What it can be' });
+  await expect(causes.getByRole('button', { pressed: true })).toContainText('Coil boot');
+  const wet = page
+    .getByRole('region', { name: 'You found' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Only in the wet' });
+  await expect(wet).toContainText('×');
+  await causes.getByRole('button', { name: /Spark plug 2/ }).click();
+  await expect(wet).toContainText('÷');
+  await expect(page).toHaveURL(/cause=plug/);
+});
+
+test('settings: rates move the figures, units the distances', async ({ page }) => {
+  await example(page);
+  await page.getByText('Wet-morning shake').click();
+  await expect(page.getByRole('region', { name: 'What it can be' })).toBeVisible();
+  await page.keyboard.press('6');
+  const repair = page.getByRole('region', { name: 'Repair it yourself' });
+  const before = await repair.locator('dd').first().innerText();
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await page.getByLabel(/An hour of your own time/).fill('60');
+  await page.getByRole('radio', { name: 'Miles, litres' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goBack();
+  await expect(repair.locator('dd').first()).not.toHaveText(before);
+  await page.keyboard.press('g');
+  await expect(page.getByText(/104,639 mi/)).toBeVisible();
+});
+
+test('from opening the app to the first codes of a known car, two touches', async ({ page }) => {
+  await example(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page
+    .getByRole('region', { name: 'Kestrine 650' })
+    .getByRole('button', { name: 'Plug in and read' })
+    .click();
+  await page.getByRole('button', { name: 'Connect and read' }).click();
+  await expect(page.getByText('P0302').first()).toBeVisible({ timeout: 20_000 });
+});

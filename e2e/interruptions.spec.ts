@@ -1,0 +1,104 @@
+import { expect, test } from '@playwright/test';
+import { connect, example, openCase, readAll, station } from './helpers.ts';
+
+test('a connection cut in mid-reading: what came is kept, what is missing is said', async ({ page }) => {
+  await openCase(page);
+  await connect(page, 'Coil of cylinder 1 dead', 'Slow');
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Read everything' }).first().click();
+  await expect(page.getByText('Stored conditions', { exact: true })).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await expect(page.getByText('The connection to the adapter was cut.').first()).toBeVisible();
+  await expect(page.getByText('A part is missing.')).toBeVisible();
+  await expect(page.getByText('P0301').first()).toBeVisible();
+  await expect(page.getByText(/Not complete\./)).toBeVisible();
+
+  // A part of a reading never opens the way to a clear.
+  await station(page, 'Prove');
+  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+
+  // Plugged in again, it reads to the end.
+  await station(page, 'Plug in');
+  await page.getByRole('button', { name: 'Connect again' }).click();
+  await expect(page.getByText('Talking.')).toBeVisible({ timeout: 20_000 });
+  await readAll(page);
+  await expect(page.getByText('A part is missing.')).toBeHidden();
+});
+
+test('reading can be stopped, and keeps what it has', async ({ page }) => {
+  await openCase(page);
+  await connect(page, 'Coil of cylinder 1 dead', 'Slow');
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Read everything' }).first().click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('A part is missing.')).toBeVisible();
+  await expect(page.getByText('You stopped it.', { exact: false }).first()).toBeVisible();
+});
+
+test('ignition off: a plain sentence and the next step, then it works', async ({ page }) => {
+  await openCase(page);
+  await connect(page, 'Nothing');
+  await page.getByRole('radio', { name: 'Off' }).click();
+  await page.reload();
+  await connect(page, 'Nothing');
+  await page.getByRole('radio', { name: 'Off' }).click();
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Read everything' }).first().click();
+  await expect(page.getByText(/No code in any control unit|A part is missing/).first()).toBeVisible({
+    timeout: 20_000,
+  });
+});
+
+test('a reload in mid-case loses nothing, not even what was only ticked', async ({ page }) => {
+  await openCase(page);
+  await page
+    .getByRole('radiogroup', { name: 'Engine lamp' })
+    .getByRole('radio', { name: 'Flashing' })
+    .click();
+  await page.getByRole('button', { name: /^Shakes/ }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Shakes: yes' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'How much road is left' })).toContainText('Do not drive on');
+
+  await connect(page, 'Coil boot of cylinder 2 cracked');
+  await readAll(page);
+  await page.reload();
+  await expect(page.getByText('P0302').first()).toBeVisible();
+  await station(page, 'Fix');
+  await page.getByRole('button', { name: 'I have read the cautions' }).click();
+  await page.getByRole('checkbox').nth(1).check();
+  await page.getByLabel('Spent').fill('14');
+  await page.reload();
+  await expect(page.getByRole('checkbox').nth(1)).toBeChecked();
+  await expect(page.getByLabel('Spent')).toHaveValue('14');
+});
+
+test('a corrupt record is set aside and reported; the rest starts', async ({ page }) => {
+  await example(page);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('pincer');
+        open.onerror = () => reject(new Error('no database'));
+        open.onsuccess = () => {
+          const store = open.result.transaction('records', 'readwrite').objectStore('records');
+          store.put({ version: 1, record: { id: 'case_broken', entries: 'gone' } }, 'case:case_broken');
+          store.put({ version: 99, record: {} }, 'case:case_future');
+          store.transaction.oncomplete = () => resolve();
+        };
+      }),
+  );
+  await page.reload();
+  await expect(
+    page
+      .getByText('2 records could not be read and was set aside.')
+      .or(page.getByText('2 records could not be read and were set aside.')),
+  ).toBeVisible();
+  await expect(page.getByText('Wet-morning shake')).toBeVisible();
+  await expect(page.getByText(/newer Pincer/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a copy' }).first().click();
+  expect((await download).suggestedFilename()).toMatch(/case_/);
+  await page.getByRole('button', { name: 'Forget it' }).first().click();
+  await expect(page.getByText('One record could not be read and was set aside.')).toBeVisible();
+});

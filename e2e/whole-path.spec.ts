@@ -1,0 +1,139 @@
+import { expect, test } from '@playwright/test';
+import { connect, openCase, readAll, station } from './helpers.ts';
+
+test('from a lit lamp to a decision, a clear, and the log after a reload', async ({ page }) => {
+  await openCase(page);
+  const road = page.getByRole('region', { name: 'How much road is left' });
+  await expect(road).toContainText('Short trips');
+
+  // Light: the allowance answers at once.
+  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page.getByRole('button', { name: /^Weak|^Pulls weakly/ }).click();
+  await page.getByRole('button', { name: /^Worked on lately/ }).click();
+  await expect(road).toContainText('not been read yet');
+
+  // Plug in and read.
+  await connect(page, 'Air flow sensor unplugged');
+  await page.getByRole('radio', { name: 'Idle' }).click();
+  await readAll(page);
+  const codes = page.getByRole('listitem').filter({ hasText: 'P0102' }).first();
+  await expect(codes).toContainText('Air flow sensor A: signal too low');
+  await expect(codes).toContainText('confirmed, pending, permanent');
+  await expect(page.getByText('Lamp commanded on')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Air flows while the engine runs/ })).toContainText(
+    'impossible',
+  );
+
+  // Meaning.
+  await station(page, 'Meaning');
+  await expect(page.getByText('One code, one story')).toBeVisible();
+  await expect(page.getByText('air flow sensor unplugged', { exact: true })).toBeVisible();
+
+  // Narrow: a cause leads, a check is proposed, its answer moves the bars.
+  await station(page, 'Narrow');
+  const causes = page.getByRole('region', { name: 'What it can be' });
+  await expect(causes.getByRole('button', { pressed: true })).toContainText('Air flow sensor unplugged');
+  const before = await causes.getByRole('button', { pressed: true }).innerText();
+  await page.getByRole('button', { name: /checks? to choose from/ }).click();
+  await page.getByRole('button', { name: /Look at the air flow sensor’s plug/ }).click();
+  await expect(page.getByText('What did you find?')).toBeHidden();
+  await page.getByRole('button', { name: 'Seen; show me how' }).click();
+  await page.getByRole('button', { name: /Off or half on/ }).click();
+  await expect(page.getByText('1 check', { exact: false }).first()).toBeVisible();
+  await expect(causes.getByRole('button', { pressed: true })).not.toHaveText(before);
+
+  // Decide.
+  await station(page, 'Decide');
+  await expect(page.getByRole('region', { name: 'Repair it yourself' })).toContainText('we would');
+  await page.getByRole('button', { name: 'Choose: repair it yourself' }).click();
+
+  // Fix: cautions before steps.
+  await expect(page.getByRole('heading', { name: 'Plug the air flow sensor in' })).toBeVisible();
+  await expect(page.getByRole('checkbox')).toHaveCount(0);
+  await page.getByRole('button', { name: 'I have read the cautions' }).click();
+  await page.getByRole('checkbox').first().check();
+  await page.getByLabel('What you saw or did').fill('Catch was open.');
+  await page.getByRole('button', { name: 'Record as done' }).click();
+
+  // Prove: the record is safe, the clear is guarded, the car refuses with the engine running.
+  await expect(page.getByText('The record is safe.')).toBeVisible();
+  await page.getByRole('button', { name: /I have read this/ }).click();
+  await page.getByRole('button', { name: 'Clear now' }).click();
+  await expect(page.getByText('The car refused.')).toBeVisible();
+  await page.getByRole('radio', { name: 'On', exact: true }).click();
+  await page.getByRole('button', { name: 'Mend its fault' }).click();
+  await page.getByRole('button', { name: /I have read this/ }).click();
+  await page.getByRole('button', { name: 'Clear now' }).click();
+  await expect(page.getByText('Cleared.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Drive a trip' }).click();
+  await expect(page.getByText(/1 trip since you plugged in; the last one ran smoothly/)).toBeVisible();
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByText('Not returned.')).toBeVisible({ timeout: 15_000 });
+  await page
+    .getByRole('radiogroup', { name: 'Same conditions as when it came?' })
+    .getByRole('radio', { name: 'Yes' })
+    .click();
+  await page.getByRole('button', { name: '+ Record this drive' }).click();
+  await expect(page.getByText('reached').first()).toBeVisible();
+
+  // Everything is in the log, after a reload too.
+  await page.reload();
+  await page.getByRole('link', { name: /^Log, / }).click();
+  const log = page.getByRole('dialog');
+  for (const sentence of [
+    'Engine lamp is lit.',
+    'Full reading: P0102, lamp on.',
+    'off or half on',
+    'Decided: repair it yourself.',
+    'Catch was open.',
+    'Clear refused.',
+    'Cleared; the car agreed.',
+    'Drive under the same conditions: it stayed away.',
+  ]) {
+    await expect(log).toContainText(sentence);
+  }
+});
+
+test('a fault that is still there comes straight back', async ({ page }) => {
+  await openCase(page);
+  await connect(page, 'Coil of cylinder 3 dead');
+  await readAll(page);
+  await station(page, 'Prove');
+  await expect(page.getByText('The record is safe.')).toBeVisible();
+  await page.getByRole('button', { name: /I have read this/ }).click();
+  await page.getByRole('button', { name: 'Clear now' }).click();
+  await expect(page.getByText('Cleared.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Drive a trip' }).click();
+  await expect(page.getByText(/the last one shook/)).toBeVisible();
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByText(/^Returned: .*P0303/)).toBeVisible({ timeout: 15_000 });
+});
+
+test('clear is impossible until a full reading was written to storage and read back', async ({ page }) => {
+  await openCase(page);
+  await connect(page, 'Intake temperature sensor unplugged');
+  await station(page, 'Prove');
+  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Clear now' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /I have read this/ })).toHaveCount(0);
+
+  // A store that takes the record and does not give it back keeps the way shut.
+  await page.evaluate(() => {
+    const get = IDBObjectStore.prototype.get;
+    IDBObjectStore.prototype.get = function (key: IDBValidKey | IDBKeyRange) {
+      return get.call(this, typeof key === 'string' && key.startsWith('case:') ? 'nothing' : key);
+    };
+  });
+  await readAll(page);
+  await station(page, 'Prove');
+  await expect(page.getByText('Not yet: storage did not give the record back.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Clear now' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /I have read this/ })).toHaveCount(0);
+
+  // With a store that works, the record is read back and the way opens, also after a reload.
+  await page.reload();
+  await expect(page.getByText('The record is safe.')).toBeVisible();
+  await page.getByRole('button', { name: /I have read this/ }).click();
+  await expect(page.getByRole('button', { name: 'Clear now' })).toBeDisabled();
+  await expect(page.getByText('No adapter is connected.')).toBeVisible();
+});

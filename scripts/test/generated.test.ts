@@ -1,0 +1,43 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { assess } from '@pincer/core/assess';
+import { readCaseData } from '@pincer/core/case';
+import { readVin } from '@pincer/core/vehicle';
+import { demoLogbook } from '../demo-data.ts';
+import { caseFileJsonSchema } from '../case-schema.ts';
+
+const ROOT = join(__dirname, '../..');
+
+describe('what is generated is up to date', () => {
+  test('the example logbook comes from the stand-in as it is now', async () => {
+    const demo = await demoLogbook();
+    expect(JSON.parse(readFileSync(join(ROOT, 'web/public/demo/harbour.json'), 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(demo)),
+    );
+    expect(JSON.parse(readFileSync(join(ROOT, 'docs/examples/wet-morning.case.json'), 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(demo.files[0])),
+    );
+  });
+
+  test('the published schema is that of the program', () => {
+    expect(readFileSync(join(ROOT, 'docs/schema/case-file.schema.json'), 'utf8')).toBe(caseFileJsonSchema());
+  });
+});
+
+describe('the example logbook', () => {
+  test('tells the harbour-town story', async () => {
+    const { vehicles, files } = await demoLogbook();
+    expect(vehicles.map((v) => v.name)).toEqual(['Tarrow Finch 1.4', 'Ostler Dray 2.2 D', 'Kestrine 650']);
+    expect(readVin(vehicles[0]?.vin ?? '')).toMatchObject({ ok: true, isCheckDigitRight: true });
+    for (const file of files)
+      expect(readCaseData(JSON.parse(JSON.stringify(file)))).toMatchObject({ ok: true });
+    const now = new Date('2026-11-20T12:00:00Z');
+    const [open, closed] = files.map((f) => assess(f.case, f.vehicle, now));
+    expect(open?.causes[0]?.id).toBe('coil-boot:2');
+    expect(open?.allowance.level).toBe(1);
+    expect(open?.facts.find((f) => f.kind === 'frame')?.detail).toMatch(/the same each time/);
+    expect(closed?.proof).toMatchObject({ status: 'proven', returned: [] });
+    const clears = files[1]?.case.entries.filter((e) => e.kind === 'clear') ?? [];
+    expect(clears).toHaveLength(3);
+  });
+});
