@@ -2,6 +2,7 @@ import { DEFAULT_OWNER, foldCase, type CaseRecord, type CaseState, type Owner } 
 import { explainCode, type Explanation } from '@pincer/core/codes';
 import { decide, type Option, type OptionId } from '@pincer/core/decision';
 import {
+  CHECK_WORTH_IT,
   evidenceRatios,
   instancesFor,
   posteriorOf,
@@ -52,6 +53,8 @@ export interface CheckView {
   cost: number;
   /** Expected saving, its own cost taken off, currency units. */
   gain: number;
+  /** Whether the saving is worth the trouble. */
+  isWorthIt: boolean;
   tools: { id: ToolId; name: string; isMissing: boolean }[];
   cautions: string[];
   outcomes: {
@@ -167,6 +170,7 @@ export function assess(
       minutes: o.check.minutes,
       cost: o.check.cost,
       gain: o.gain,
+      isWorthIt: o.gain >= CHECK_WORTH_IT,
       tools: toolViews(o.check.tools, owner),
       cautions: cautionTexts(o.check.cautions),
       outcomes: o.outcomes.map((x) => ({

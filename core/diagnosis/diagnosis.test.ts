@@ -192,6 +192,18 @@ describe('the posterior', () => {
     );
   });
 
+  test('the row for all hypotheses is the likelihood of each', () => {
+    fc.assert(
+      fc.property(anyEvidence, (e) => {
+        const { likelihoods, hypotheses } = posteriorOf(few, [e]);
+        hypotheses.forEach((h, i) => {
+          const causes = h.causes.flatMap((c) => few[c] ?? []);
+          expect(likelihoods[0]?.[i]).toBeCloseTo(likelihood(e, causes), 12);
+        });
+      }),
+    );
+  });
+
   test('the order of evidence does not matter', () => {
     fc.assert(
       fc.property(fc.array(anyEvidence, { minLength: 2, maxLength: 6 }), (evidence) => {

@@ -7,6 +7,8 @@ export type Evidence =
   | { kind: 'observation'; fact: string; key: ObservationKey; cylinder: number | null; isPresent: boolean }
   | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number };
 
+const NONE: readonly number[] = [];
+
 /** Keeps every likelihood off zero: no finding is beyond doubt. */
 const FLOOR = 1e-4;
 
@@ -34,7 +36,11 @@ export function outcomeChances(
   if (!second) return a;
   const b = rowOf(check, cylinder, second);
   if (b === check.otherwise) return a;
-  if (a === check.otherwise) return b;
+  return a === check.otherwise ? b : combined(check, a, b);
+}
+
+/** Outcome chances of two causes that a check both speaks of. */
+function combined(check: Check, a: readonly number[], b: readonly number[]): readonly number[] {
   const hidden = Math.min(((a[0] ?? 0) * (b[0] ?? 0)) / Math.max(check.otherwise[0] ?? 1, FLOOR), 1);
   const weights = a.map((p, i) => (i === 0 ? 0 : p + (b[i] ?? 0)));
   const total = weights.reduce((x, y) => x + y, 0) || 1;
@@ -77,20 +83,32 @@ export function likelihoodRow(
 ): Float64Array {
   const row = new Float64Array(hypotheses.length);
   if (evidence.kind === 'check') {
+    // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
+    const { check, cylinder, outcome } = evidence;
+    const rows = instances.map((c) => rowOf(check, cylinder, c));
     for (let h = 0; h < row.length; h++) {
-      row[h] = likelihood(
-        evidence,
-        (hypotheses[h]?.causes ?? []).flatMap((i) => instances[i] ?? []),
-      );
+      const [i, j] = hypotheses[h]?.causes ?? NONE;
+      const a = i === undefined ? check.otherwise : (rows[i] ?? check.otherwise);
+      const b = j === undefined ? check.otherwise : (rows[j] ?? check.otherwise);
+      const chances = b === check.otherwise ? a : a === check.otherwise ? b : combined(check, a, b);
+      row[h] = Math.max(FLOOR, chances[outcome] ?? FLOOR);
     }
     return row;
   }
+  // The same as `chanceOf`, written out: this runs for every pair of causes and every piece of evidence.
   const strengths = Float64Array.from(instances, (c) => strengthOf(c, evidence.key, evidence.cylinder));
+  const { leak, isCircumstance } = observationKind(evidence.key);
   for (let h = 0; h < row.length; h++) {
-    const present = chanceOf(
-      evidence.key,
-      (hypotheses[h]?.causes ?? []).map((i) => strengths[i] ?? 0),
-    );
+    const causes = hypotheses[h]?.causes ?? NONE;
+    let sum = 0;
+    let absent = 1 - leak;
+    for (let c = 0; c < causes.length; c++) {
+      const strength = strengths[causes[c] ?? 0] ?? 0;
+      sum += strength;
+      absent *= 1 - strength;
+    }
+    const circumstance = causes.length === 0 ? leak : sum / causes.length;
+    const present = isCircumstance ? circumstance : 1 - absent;
     row[h] = Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
   }
   return row;

@@ -11,5 +11,5 @@ export {
 } from './costs.ts';
 export { likelihood, outcomeChances, type Evidence } from './evidence.ts';
 export { atCylinder, instancesFor, otherCylinder, strengthOf, type CauseInstance } from './instances.ts';
-export { rankChecks, type CheckOutlook } from './next-check.ts';
+export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
 export { evidenceRatios, posteriorOf, type Hypothesis, type Posterior } from './posterior.ts';

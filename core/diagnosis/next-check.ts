@@ -6,6 +6,9 @@ import { outcomeChances } from './evidence.ts';
 import { atCylinder, otherCylinder } from './instances.ts';
 import { marginalsOf, type Hypothesis, type Posterior } from './posterior.ts';
 
+/** Saving from which a check is worth its trouble, currency units; below it the repair itself is the next thing. */
+export const CHECK_WORTH_IT = 1;
+
 export interface CheckOutlook {
   id: string;
   check: Check;

@@ -58,7 +58,10 @@ export function marginalsOf(
   for (let h = 0; h < weights.length; h++) {
     const w = weights[h] ?? 0;
     total += w;
-    for (const i of hypotheses[h]?.causes ?? []) marginals[i] = (marginals[i] ?? 0) + w;
+    const causes = hypotheses[h]?.causes;
+    if (causes)
+      for (let c = 0; c < causes.length; c++)
+        marginals[causes[c] ?? 0] = (marginals[causes[c] ?? 0] ?? 0) + w;
   }
   for (let i = 0; i < count; i++) marginals[i] = (marginals[i] ?? 0) / (total || 1);
   return { marginals, none: (weights[0] ?? 0) / (total || 1) };

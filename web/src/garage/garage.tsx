@@ -164,7 +164,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
         }[a.proof.status]
       : !isRead
         ? 'waits to be read'
-        : (a.checks[0]?.gain ?? 0) >= 1
+        : a.checks[0]?.isWorthIt
           ? `next check: ${a.checks[0]?.title}`
           : 'waits for your decision';
   return (

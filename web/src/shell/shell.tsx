@@ -5,9 +5,9 @@ import { Link, Outlet, useMatch } from 'react-router';
 import { useAppSelector } from '../store/store.ts';
 import { Mark } from '../ui/mark.tsx';
 import { AdapterChip } from './adapter-chip.tsx';
-import { KeySheet } from './key-sheet.tsx';
 import { useTheme } from './theme.ts';
 
+const KeySheet = lazy(async () => ({ default: (await import('./key-sheet.tsx')).KeySheet }));
 const loadFinder = () => import('./finder.tsx');
 const Finder = lazy(async () => ({ default: (await loadFinder()).Finder }));
 
@@ -87,8 +87,8 @@ export function Shell() {
         </Link>
       </header>
       <Outlet />
-      <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} />
       <Suspense fallback={null}>
+        {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
         {isFinding ? (
           <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
         ) : null}

@@ -7,9 +7,6 @@ import { duration, money } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { CheckDialog } from './check-dialog.tsx';
 
-/** Saving from which a check is worth its trouble, currency units. */
-const WORTH_IT = 1;
-
 /** The next best check: what it costs, what each answer would do. When none pays, the repair itself is next. */
 export function NextCheck({ caseId }: { caseId: string }) {
   const { assessment } = useCase();
@@ -17,7 +14,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
   const [open, setOpen] = useState<CheckView | 'others' | null>(null);
   const best = assessment.checks[0];
   const procedure = assessment.procedures[0];
-  const doesCheckPay = best !== undefined && best.gain >= WORTH_IT;
+  const doesCheckPay = best !== undefined && best.isWorthIt;
   return (
     <section
       aria-label="The next thing"

@@ -1,0 +1,24 @@
+import { assessRows } from './assess.ts';
+import { diagnosisRows } from './diagnosis.ts';
+import { linkRows } from './link.ts';
+import { sizeRows } from './size.ts';
+
+/** One measured figure against its budget; `ratio` is measured over budget, so 1 or less is within it. */
+export interface Row {
+  what: string;
+  measured: string;
+  budget: string;
+  ratio: number | null;
+}
+
+const rows: Row[] = [...(await linkRows()), ...assessRows(), ...sizeRows(), ...(await diagnosisRows())];
+const pad = (text: string, width: number) => text.padEnd(width);
+const [a, b, c] = (['what', 'measured', 'budget'] as const).map((k) =>
+  Math.max(...rows.map((r) => r[k].length)),
+);
+for (const r of rows) {
+  const ratio = r.ratio === null ? '' : `  ${r.ratio.toFixed(2)}${r.ratio > 1 ? '  OVER' : ''}`;
+  process.stdout.write(
+    `${pad(r.what, a ?? 0)}  ${pad(r.measured, b ?? 0)}  ${pad(r.budget, c ?? 0)}${ratio}\n`,
+  );
+}
