@@ -31,7 +31,7 @@ export default defineConfig({
     serviceWorkers: 'block',
   },
   webServer: {
-    command: 'npx tsx server/main.ts',
+    command: 'node --import tsx server/main.ts',
     env: { PORT: String(PORT), PINCER_DEMO: '' },
     url: `http://localhost:${PORT}/api/config`,
     reuseExistingServer: false,

@@ -3,4 +3,4 @@
 set -euo pipefail
 source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
 npm run build --silent
-PINCER_DEMO=1 exec npx tsx server/main.ts
+PINCER_DEMO=1 exec node --import tsx server/main.ts

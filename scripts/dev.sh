@@ -2,7 +2,7 @@
 # The pages with hot reload on 5173, and the server behind them on 4173.
 set -euo pipefail
 source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
-PINCER_DEMO=1 npx tsx watch server/main.ts &
+PINCER_DEMO=1 node --import tsx --watch server/main.ts &
 server=$!
 trap 'kill $server' EXIT
 npm run dev -w web

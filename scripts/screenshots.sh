@@ -4,7 +4,7 @@ set -euo pipefail
 source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
 source scripts/chromium.sh
 npm run build --silent
-PINCER_DEMO=1 PORT=4188 npx tsx server/main.ts &
+PINCER_DEMO=1 PORT=4188 node --import tsx server/main.ts &
 server=$!
 trap 'kill $server' EXIT
 for _ in $(seq 50); do curl -sf http://localhost:4188/api/config >/dev/null && break; sleep 0.2; done
