@@ -132,3 +132,77 @@ describe('the engine behind the readings', () => {
     expect(list.reduce((x, y) => x + y) / 1000).toBeCloseTo(0.5, 1);
   });
 });
+
+describe('coherent readings in every state', () => {
+  const R_AIR = 287.05;
+  const at = (mode: 'key-on' | 'idle' | 'raised' | 'cruise', isWarm: boolean, seed: number) => {
+    const { engine } = new StandIn({
+      faults: [],
+      seed,
+      clock: INSTANT_CLOCK,
+      temperament: 'instant',
+      tripsBefore: 0,
+    });
+    engine.setMode('idle');
+    if (isWarm) engine.advance(2400);
+    engine.setMode(mode);
+    engine.advance(2);
+    return engine.sense();
+  };
+
+  test.each([3, 11, 47])('seed %i', (seed) => {
+    const [off, cold, warm, raised, cruise] = [
+      at('key-on', false, seed),
+      at('idle', false, seed),
+      at('idle', true, seed),
+      at('raised', true, seed),
+      at('cruise', true, seed),
+    ];
+    // Engine off: the manifold is open to the air, nothing flows, the battery rests.
+    expect(off).toMatchObject({ rpm: 0, airFlow: 0, load: 0, manifold: off.airPressure });
+    expect(off.volts).toBeGreaterThan(12.3);
+    expect(off.volts).toBeLessThan(12.8);
+    // Cold it idles faster, in open loop; warm slower, steered by the sensor.
+    expect(cold.rpm).toBeGreaterThan(warm.rpm + 150);
+    expect([cold.isClosedLoop, warm.isClosedLoop]).toEqual([false, true]);
+    expect(warm.manifold).toBeGreaterThan(25);
+    expect(warm.manifold).toBeLessThan(45);
+    expect(raised.rpm).toBeGreaterThan(2300);
+    expect(cruise.speed).toBeGreaterThan(70);
+    expect(cruise.load).toBeGreaterThan(raised.load);
+    for (const s of [cold, warm, raised, cruise]) {
+      expect(s.volts).toBeGreaterThan(13.5);
+      expect(s.volts).toBeLessThan(14.8);
+      // Air flow is what speed, pressure and temperature ask for: the volumetric efficiency is one that engines have.
+      const full = (1.4 / 2000) * (s.rpm / 60) * ((s.manifold * 1000) / (R_AIR * (s.intake + 273.15))) * 1000;
+      expect(s.airFlow / full).toBeGreaterThan(0.65);
+      expect(s.airFlow / full).toBeLessThan(0.9);
+      expect(Math.abs(s.shortTrim + s.longTrim)).toBeLessThan(6);
+    }
+  });
+
+  test('the front oxygen sensor swings, the one behind a sound catalyst does not', () => {
+    const { engine } = new StandIn({
+      faults: [],
+      seed: 5,
+      clock: INSTANT_CLOCK,
+      temperament: 'instant',
+      tripsBefore: 0,
+    });
+    engine.setMode('idle');
+    engine.advance(2400);
+    engine.setMode('raised');
+    const list = Array.from({ length: 100 }, () => {
+      engine.advance(0.1);
+      return engine.sense();
+    });
+    const span = (of: (s: (typeof list)[number]) => number) =>
+      Math.max(...list.map(of)) - Math.min(...list.map(of));
+    expect(span((s) => s.frontOxygen)).toBeGreaterThan(0.6);
+    expect(span((s) => s.rearOxygen)).toBeLessThan(0.1);
+    const crossings = list
+      .slice(1)
+      .filter((s, i) => s.frontOxygen > 0.45 !== (list[i]?.frontOxygen ?? 0) > 0.45).length;
+    expect(crossings).toBeGreaterThan(10);
+  });
+});

@@ -215,5 +215,9 @@ function meaningOf(entry: CodeEntry): string {
       : entry.place.bank !== undefined
         ? ' Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.'
         : '';
-  return `${component.does} The control unit saw ${failure.saw}. ${hints[failure.kind]}${counting}`;
+  const saw =
+    entry.component === 'combustion' && entry.place.cylinder === undefined
+      ? 'the crankshaft slow down when a cylinder should have pushed, and not always the same one'
+      : failure.saw;
+  return `${component.does} The control unit saw ${saw}. ${hints[failure.kind]}${counting}`;
 }

@@ -87,7 +87,8 @@ function canonical(value: unknown): string {
  */
 export async function loadAll(): Promise<Loaded> {
   const loaded: Loaded = { vehicles: [], cases: [], settings: null, drafts: {}, setAside: [] };
-  for (const key of await store.keys()) {
+  // After every write that is under way.
+  for (const key of await inOrder(() => store.keys())) {
     const raw: unknown = await store.getItem(key);
     if (key.startsWith(QUARANTINE)) {
       loaded.setAside.push({ key, reason: 'set aside earlier' });

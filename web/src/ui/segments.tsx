@@ -24,14 +24,14 @@ export function Segments<T extends string>({
         const found = options.find((o) => o.id === next);
         if (found) onChange(found.id);
       }}
-      className="flex flex-wrap overflow-hidden rounded-md border border-line bg-sheet"
+      className="flex w-full flex-wrap overflow-hidden sm:w-auto rounded-md border border-line bg-sheet"
     >
       {options.map((o) => (
         <ToggleGroup.Item
           key={o.id}
           value={o.id}
           className={cx(
-            'min-h-11 flex-1 whitespace-nowrap border-r border-line px-3 text-[15px] font-semibold last:border-r-0 hover:bg-sheet-2',
+            'min-h-11 flex-1 whitespace-nowrap border-r border-line px-2.5 text-[15px] font-semibold last:border-r-0 hover:bg-sheet-2',
             tone === 'own'
               ? 'data-[state=on]:bg-own data-[state=on]:text-sheet'
               : 'data-[state=on]:bg-ink data-[state=on]:text-sheet',

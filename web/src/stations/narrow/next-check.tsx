@@ -93,7 +93,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
             className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2"
             onClick={() => setOpen('others')}
           >
-            or {assessment.checks.length} {assessment.checks.length === 1 ? 'check' : 'checks'} to choose from
+            or {doesCheckPay ? assessment.checks.length - 1 : assessment.checks.length} others
           </button>
         ) : null}
       </div>
