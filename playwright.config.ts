@@ -22,7 +22,7 @@ export default defineConfig({
   expect: { timeout: 8_000 },
   workers: 2,
   fullyParallel: true,
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,
     launchOptions: CHROMIUM,

@@ -8,14 +8,14 @@ const read = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')
 const totals = { passed: 0, failed: 0, skipped: 0 };
 for (const name of STATIC) totals[failedSteps.includes(name) ? 'failed' : 'passed']++;
 
-const jest = read('test-results/jest.json');
+const jest = read('.cache/jest.json');
 if (jest) {
   totals.passed += jest.numPassedTests;
   totals.failed += jest.numFailedTests + (jest.numRuntimeErrorTestSuites ?? 0);
   totals.skipped += jest.numPendingTests + jest.numTodoTests;
 } else totals.failed++;
 
-const e2e = read('test-results/e2e.json');
+const e2e = read('.cache/e2e.json');
 if (e2e) {
   totals.passed += e2e.stats.expected + e2e.stats.flaky;
   totals.failed += e2e.stats.unexpected;

@@ -4,8 +4,8 @@ set -uo pipefail
 source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
 source scripts/chromium.sh
 set +e
-mkdir -p test-results
-rm -f test-results/jest.json test-results/e2e.json
+mkdir -p .cache
+rm -f .cache/jest.json .cache/e2e.json
 failed=()
 
 step() { # name, command...
@@ -17,7 +17,7 @@ step() { # name, command...
 
 step types npm run --silent types
 step lint npm run --silent lint
-step units npx jest --silent --json --outputFile=test-results/jest.json
+step units npx jest --silent --json --outputFile=.cache/jest.json
 step build npm run --silent build
 step interface npx playwright test
 FAILED="${failed[*]:-}" node scripts/summary.js
