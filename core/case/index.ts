@@ -19,6 +19,14 @@ export {
 export { addEntry, foldCase, type CaseState } from './fold.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
+  findInText,
+  isNothingInText,
+  readingOfFindings,
+  type FoundCode,
+  type PastedFindings,
+} from './pasted-text.ts';
+export { READER_WORDS, stateInLine, stateOfWord } from './reader-words.ts';
+export {
   CURRENT_VERSION,
   DEFAULT_OWNER,
   caseFileSchema,

@@ -17,6 +17,11 @@ const CLOSE_WORDS = {
   sold: 'the vehicle was sold',
   'given-up': 'given up',
 } as const;
+const PART_WORDS = {
+  adapter: 'Part of a reading',
+  file: 'Reading from a file',
+  hand: 'Written down by hand',
+} as const;
 const MODE_WORDS = {
   steady: 'is lit',
   flashing: 'flashes',
@@ -41,11 +46,7 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
         : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
     case 'reading': {
       const codes = [...new Set(entry.reading.codes.map((c) => c.code))];
-      const what = entry.isComplete
-        ? 'Full reading'
-        : entry.via === 'file'
-          ? 'Reading from a file'
-          : 'Part of a reading';
+      const what = entry.isComplete ? 'Full reading' : PART_WORDS[entry.via];
       return `${what}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'check': {

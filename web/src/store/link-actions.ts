@@ -30,6 +30,31 @@ export function connectStandIn(caseId: string, setup: StandInSetup): AppThunk<Pr
   };
 }
 
+/**
+ * Connects a case to a real adapter. Opening it may fail before a byte was sent: nothing chosen, in use, not an adapter.
+ * @returns whether the car answered.
+ */
+export function connectReal(
+  caseId: string,
+  adapter: string,
+  open: () => Promise<Transport>,
+): AppThunk<Promise<boolean>> {
+  return async (dispatch) => {
+    dispatch(standInChanged(null));
+    try {
+      return await dispatch(connectWith(caseId, adapter, await open()));
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : '';
+      const words = {
+        sentence: 'The adapter could not be opened.',
+        next: `Is it plugged in, and not in use by another program or page? ${detail}`.trim(),
+      };
+      dispatch(linkChanged({ caseId, adapter, status: { at: 'failed', words, volts: null } }));
+      return false;
+    }
+  };
+}
+
 function connectWith(caseId: string, adapter: string, transport: Transport): AppThunk<Promise<boolean>> {
   return async (dispatch, _, { link }) => {
     await link.port?.close();

@@ -10,6 +10,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { RealAdapter } from './real-adapter.tsx';
 import { Socket } from './socket.tsx';
 
 const FAULTS: readonly { id: string; fault: Fault | null }[] = [
@@ -88,6 +89,31 @@ export function PlugIn() {
           <Socket />
         </div>
       </details>
+      <div aria-live="polite">
+        {mine.at === 'connecting' ? (
+          <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
+        ) : null}
+        {isTalking ? (
+          <p className="text-[17px]">
+            <b>Talking.</b> {'protocol' in mine ? mine.protocol : ''}
+            {'volts' in mine && mine.volts !== null ? (
+              <span>
+                , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7
+                rested)
+              </span>
+            ) : null}
+          </p>
+        ) : null}
+        {mine.at === 'failed' || mine.at === 'lost' ? (
+          <Notice title={mine.words.sentence} tone="strong">
+            {mine.words.next}
+            {'volts' in mine && mine.volts !== null
+              ? ` The socket has ${mine.volts.toFixed(1)} V, so its fuse is whole.`
+              : ''}
+          </Notice>
+        ) : null}
+      </div>
+      <RealAdapter caseId={record.id} isBusy={isBusy} />
       <section aria-labelledby="adapter" className={`${SHEET} p-4`}>
         <h3 id="adapter" className="flex items-center gap-2 text-lg">
           <PlugZap size={22} aria-hidden="true" /> Stand-in adapter
@@ -144,30 +170,6 @@ export function PlugIn() {
               Connect and read
             </button>
           </div>
-        </div>
-        <div className="mt-3" aria-live="polite">
-          {mine.at === 'connecting' ? (
-            <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
-          ) : null}
-          {isTalking ? (
-            <p className="text-[17px]">
-              <b>Talking.</b> {'protocol' in mine ? mine.protocol : ''}
-              {'volts' in mine && mine.volts !== null ? (
-                <span>
-                  , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7
-                  rested)
-                </span>
-              ) : null}
-            </p>
-          ) : null}
-          {mine.at === 'failed' || mine.at === 'lost' ? (
-            <Notice title={mine.words.sentence} tone="strong">
-              {mine.words.next}
-              {'volts' in mine && mine.volts !== null
-                ? ` The socket has ${mine.volts.toFixed(1)} V, so its fuse is whole.`
-                : ''}
-            </Notice>
-          ) : null}
         </div>
       </section>
       <StandInPanel />

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { codeStateWords, compareVin } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
@@ -11,6 +12,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { ByHand } from './by-hand.tsx';
 import { FileReading } from './file-reading.tsx';
 
 const VIN_WORDS = {
@@ -29,6 +31,7 @@ export function Read() {
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const latest = state.latestReading;
   const canRead = mine.at === 'talking';
+  const [isByHand, setByHand] = useState(false);
   return (
     <StationPage
       title="Read everything first"
@@ -75,6 +78,9 @@ export function Read() {
                 Connect first
               </Link>
             )}
+            <button type="button" className={BUTTON.quiet} onClick={() => setByHand(true)}>
+              No adapter: type or paste
+            </button>
             <FileReading caseId={record.id} />
           </div>
         )}
@@ -94,6 +100,7 @@ export function Read() {
           </div>
         ) : null}
       </div>
+      {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
       {link.caseId === record.id ? <StandInPanel /> : null}
       {latest ? (
         <>
@@ -101,7 +108,11 @@ export function Read() {
             Read {moment(latest.at)}
             {latest.adapter ? `, ${latest.adapter}` : ''}
             {latest.reading.protocol ? `, ${latest.reading.protocol}` : ''}.{' '}
-            {latest.isComplete ? 'Complete.' : 'Not complete.'}
+            {latest.isComplete
+              ? 'Complete.'
+              : latest.via === 'hand'
+                ? 'Written down by hand.'
+                : 'Not complete.'}
           </p>
           {latest.reading.missing.length > 0 ? (
             <Notice title="A part is missing." tone="strong">

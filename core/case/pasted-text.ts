@@ -1,0 +1,245 @@
+import {
+  MONITOR_NAMES,
+  emptyReading,
+  type CodeState,
+  type MonitorId,
+  type ReadValue,
+  type Reading,
+} from '@pincer/core/obd';
+import { readVin } from '@pincer/core/vehicle';
+import { stateInLine } from './reader-words.ts';
+
+/** Where something was found: line from 1, and the words themselves. */
+interface Found {
+  line: number;
+  text: string;
+}
+
+export interface FoundCode extends Found {
+  code: string;
+  /** Null where the text does not say; the owner is asked. */
+  state: CodeState | null;
+  /** The reader's word for the state. */
+  word: string | null;
+}
+export interface FoundValue extends Found {
+  pid: string;
+  name: string;
+  value: number;
+  unit: string;
+}
+export interface FoundMonitor extends Found {
+  monitor: MonitorId;
+  complete: boolean;
+}
+
+export interface PastedFindings {
+  codes: FoundCode[];
+  vin: (Found & { isCheckDigitRight: boolean }) | null;
+  /** Stored conditions, by the abbreviations that readers print. */
+  values: FoundValue[];
+  monitors: FoundMonitor[];
+}
+
+/** Not inside a longer word or number: part numbers and plates are no codes. */
+const CODE = /(?<![A-Z0-9-])([PCBU][0-3][0-9A-F]{3})(?![A-Z0-9])/gi;
+const VIN = /(?<![A-Z0-9])[A-HJ-NPR-Z0-9]{17}(?![A-Z0-9])/gi;
+
+/** Readings by reader's abbreviation: PID, name, unit, and the conversion from a unit that readers also print. */
+const VALUES: readonly {
+  words: RegExp;
+  pid: string;
+  name: string;
+  unit: string;
+  others?: Readonly<Record<string, (n: number) => number>>;
+}[] = [
+  {
+    words: /(?:ECT|coolant(?: temp(?:erature)?)?)/,
+    pid: '05',
+    name: 'Coolant temperature',
+    unit: '°C',
+    others: { F: (n) => (n - 32) / 1.8 },
+  },
+  {
+    words: /(?:IAT|intake(?: air)?(?: temp(?:erature)?)?)/,
+    pid: '0F',
+    name: 'Intake air temperature',
+    unit: '°C',
+    others: { F: (n) => (n - 32) / 1.8 },
+  },
+  {
+    words: /(?:calc(?:ulated)? ?load|load(?:_pct)?|LOAD)/,
+    pid: '04',
+    name: 'Calculated engine load',
+    unit: '%',
+  },
+  { words: /(?:engine speed|RPM)/, pid: '0C', name: 'Engine speed', unit: 'rpm' },
+  {
+    words: /(?:VSS|vehicle speed)/,
+    pid: '0D',
+    name: 'Vehicle speed',
+    unit: 'km/h',
+    others: { MPH: (n) => n * 1.609344 },
+  },
+  {
+    words: /(?:STFT ?1|SHRTFT ?1|short(?:-| )term(?: fuel)? trim)/,
+    pid: '06',
+    name: 'Short-term fuel trim, bank 1',
+    unit: '%',
+  },
+  {
+    words: /(?:LTFT ?1|LONGFT ?1|long(?:-| )term(?: fuel)? trim)/,
+    pid: '07',
+    name: 'Long-term fuel trim, bank 1',
+    unit: '%',
+  },
+  {
+    words: /MAP/,
+    pid: '0B',
+    name: 'Intake manifold pressure',
+    unit: 'kPa',
+    others: { INHG: (n) => n * 3.386389 },
+  },
+  { words: /MAF/, pid: '10', name: 'Air flow', unit: 'g/s' },
+];
+
+/** Self-checks by reader's abbreviation. */
+const MONITORS: readonly [RegExp, MonitorId][] = [
+  [/MIS(?:FIRE)?/, 'misfire'],
+  [/FUE(?:L)?(?: SYSTEM)?/, 'fuel'],
+  [/CCM|COMP(?:ONENTS?)?/, 'components'],
+  [/CAT(?:ALYST)?/, 'catalyst'],
+  [/HCAT|HEATED CATALYST/, 'heated-catalyst'],
+  [/EVAP?|EVAPORATIVE/, 'evaporative'],
+  [/AIR|SECONDARY AIR/, 'secondary-air'],
+  [/O2S?|OXYGEN SENSORS?/, 'oxygen-sensor'],
+  [/HTR|HRT|O2 HEATER/, 'oxygen-heater'],
+  [/EGR(?:\/VVT)?/, 'egr'],
+];
+const DONE = 'OK|RDY|READY|COMPLETED?|DONE|PASS(?:ED)?';
+const NOT_DONE = 'INC|INCOMPLETE|NOT READY|NOT COMPLETED?|NOT RUN|N/?R';
+
+/**
+ * Finds codes, states, VIN, stored conditions and self-checks in any text: a reader's printed report, a message, an
+ * invoice. Nothing is taken over by itself; the findings are shown with their place first.
+ */
+export function findInText(text: string): PastedFindings {
+  const findings: PastedFindings = { codes: [], vin: null, values: [], monitors: [] };
+  let heading: { state: CodeState; word: string } | null = null;
+  text.split(/\r\n|\r|\n/).forEach((content, index) => {
+    const line = index + 1;
+    const codes = [...content.matchAll(CODE)];
+    // A line such as "Pending codes:" speaks for the lines below it, until an empty one or the next heading.
+    if (codes.length === 0) {
+      const said = stateInLine(content, 0);
+      if (said && /codes?|dtc|faults?|:\s*$/i.test(content)) heading = said;
+      else if (content.trim() === '') heading = null;
+    }
+    for (const match of codes) {
+      const said = stateInLine(content, match.index) ?? heading;
+      const code = (match[1] ?? '').toUpperCase();
+      if (findings.codes.some((c) => c.code === code && c.state === (said?.state ?? null))) continue;
+      findings.codes.push({
+        code,
+        state: said?.state ?? null,
+        word: said?.word ?? null,
+        line,
+        text: content.trim(),
+      });
+    }
+    for (const [candidate] of findings.vin ? [] : content.matchAll(VIN)) {
+      const report = readVin(candidate);
+      if (report.ok && /\d/.test(candidate) && /[A-Z]/i.test(candidate) && !findings.vin)
+        findings.vin = { line, text: report.vin, isCheckDigitRight: report.isCheckDigitRight };
+    }
+    valuesIn(content, line, findings);
+    monitorsIn(content, line, findings);
+  });
+  return findings;
+}
+
+function valuesIn(content: string, line: number, findings: PastedFindings): void {
+  for (const { words, pid, name, unit, others } of VALUES) {
+    if (findings.values.some((v) => v.pid === pid)) continue;
+    const pattern = new RegExp(
+      `(?<![A-Za-z])${words.source}[\\s:=]*([-+−]?\\d{1,6}(?:[.,]\\d+)?)\\s*(°?\\s?[A-Za-z%/]*)`,
+      'i',
+    );
+    const match = pattern.exec(content);
+    if (!match) continue;
+    const number = Number((match[1] ?? '').replace('−', '-').replace(',', '.'));
+    const printed = (match[2] ?? '').replace(/[°\s]/g, '').toUpperCase();
+    const convert = others?.[printed];
+    findings.values.push({
+      pid,
+      name,
+      unit,
+      value: Number((convert ? convert(number) : number).toFixed(2)),
+      line,
+      text: match[0].trim(),
+    });
+  }
+}
+
+function monitorsIn(content: string, line: number, findings: PastedFindings): void {
+  for (const [words, monitor] of MONITORS) {
+    if (findings.monitors.some((m) => m.monitor === monitor)) continue;
+    const pattern = new RegExp(
+      `(?<![A-Za-z0-9])(?:${words.source})(?:\\s+MONITOR)?[\\s:=.-]+(${NOT_DONE}|${DONE})(?![A-Za-z])`,
+      'i',
+    );
+    const match = pattern.exec(content);
+    if (!match) continue;
+    const complete = !new RegExp(`^(?:${NOT_DONE})$`, 'i').test(match[1] ?? '');
+    findings.monitors.push({ monitor, complete, line, text: match[0].trim() });
+  }
+}
+
+/** Whether a text held nothing that can be used. */
+export function isNothingInText({ codes, vin, values, monitors }: PastedFindings): boolean {
+  return codes.length + values.length + monitors.length === 0 && vin === null;
+}
+
+/** Control unit of what was written down by hand: nobody knows which one it was. */
+const BY_HAND = 'unknown';
+
+/** Confirmed findings as a reading; a code without a state counts as confirmed, as most readers list only those. */
+export function readingOfFindings(findings: PastedFindings): Reading {
+  const values = findings.values.map((v): ReadValue => ({
+    service: '02',
+    pid: v.pid,
+    name: v.name,
+    value: v.value,
+    unit: v.unit,
+    source: BY_HAND,
+    raw: v.text,
+  }));
+  const codes = findings.codes.map((c) => ({
+    code: c.code,
+    state: c.state ?? ('confirmed' as const),
+    unit: BY_HAND,
+  }));
+  return {
+    ...emptyReading(),
+    ...(findings.vin ? { vin: findings.vin.text } : {}),
+    codes,
+    frozen:
+      values.length > 0
+        ? [
+            {
+              unit: BY_HAND,
+              frame: 0,
+              code: codes.find((c) => c.state === 'confirmed')?.code ?? null,
+              values,
+            },
+          ]
+        : [],
+    monitors: findings.monitors.map((m) => ({
+      unit: BY_HAND,
+      span: 'since-clear' as const,
+      monitor: m.monitor,
+      name: MONITOR_NAMES[m.monitor],
+      complete: m.complete,
+    })),
+  };
+}

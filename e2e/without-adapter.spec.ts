@@ -1,0 +1,53 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, openCase, station } from './helpers.ts';
+
+test('codes typed from a borrowed reader: impossible digits are closed, the meaning shows, a reload keeps it', async ({
+  page,
+}) => {
+  await openCase(page);
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  const pad = page.getByRole('dialog');
+  await expect(pad.getByRole('button', { name: '3', exact: true })).toBeDisabled();
+  await pad.getByRole('button', { name: 'P', exact: true }).click();
+  await expect(pad.getByRole('button', { name: '4', exact: true })).toBeDisabled();
+  for (const digit of '0302') await pad.getByRole('button', { name: digit, exact: true }).click();
+  await expect(pad.getByText('Cylinder 2 misfires.')).toBeVisible();
+  await pad.getByLabel('The reader’s word for its state').selectOption('maturing');
+  await expect(pad.getByText('failed once so far')).toBeVisible();
+  await pad.getByRole('button', { name: '+ This code' }).click();
+  await expectAccessible(page, 'code pad');
+
+  await page.reload();
+  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await expect(pad.getByRole('listitem')).toContainText('P0302');
+  await pad.getByRole('button', { name: /^Add this code/ }).click();
+  await expect(page.getByText('pending, failed once so far')).toBeVisible();
+  await expect(page.getByText('Written down by hand.')).toBeVisible();
+  // Not a full reading: it never opens the way to a clear.
+  await station(page, 'Prove');
+  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+});
+
+test('a pasted text: found, shown with its place, added without what was unticked', async ({ page }) => {
+  await openCase(page);
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('tab', { name: 'Paste text' }).click();
+  await dialog.getByLabel('The text').fill('See you Thursday');
+  await expect(dialog.getByText('Nothing found in it.')).toBeVisible();
+  await dialog
+    .getByLabel('The text')
+    .fill('Fault memory\nP0171 stored\nP0420 sporadic\nRPM 740\nMIS OK  CAT INC');
+  await expect(dialog.getByText('line 2: P0171 stored')).toBeVisible();
+  await expect(dialog.getByLabel('State of P0420')).toHaveValue('history');
+  await dialog.getByRole('checkbox', { name: /P0420/ }).uncheck();
+  await dialog.getByLabel('State of P0171').selectOption('pending');
+  await expectAccessible(page, 'pasted text');
+  await dialog.getByRole('button', { name: 'Add to the log' }).click();
+  await expect(page.getByText('Mixture bank 1: too lean').first()).toBeVisible();
+  await expect(page.getByText('pending, failed once so far')).toBeVisible();
+  await expect(page.getByText('P0420')).toHaveCount(0);
+  await expect(page.getByText('not yet', { exact: true })).toBeVisible();
+});

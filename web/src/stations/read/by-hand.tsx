@@ -1,0 +1,50 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { readingOfFindings, type PastedFindings } from '@pincer/core/case';
+import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useAppDispatch } from '../../store/store.ts';
+import { Dialog } from '../../ui/dialog.tsx';
+import { CodePad } from './code-pad.tsx';
+import { PasteText } from './paste-text.tsx';
+
+const TAB =
+  'min-h-11 flex-1 border-b-4 border-transparent px-3 text-[17px] font-semibold data-[state=active]:border-ink';
+
+/** Codes without an adapter: typed from a borrowed reader's screen, or found in any text. */
+export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const [isPasting, setPasting] = useState(false);
+  const add = async (findings: PastedFindings) => {
+    // What a reader's screen showed is never a full reading, so it never opens the way to a clear.
+    const reading = readingOfFindings(findings);
+    await dispatch(addRecord(caseId, { kind: 'reading', via: 'hand', isComplete: false, reading }));
+    toast(`${reading.codes.length} ${reading.codes.length === 1 ? 'code' : 'codes'} added.`);
+    onClose();
+  };
+  return (
+    <Dialog
+      title="No adapter: type or paste"
+      description="From a hand-held reader, a printed report, a message or an invoice."
+      open
+      onOpenChange={onClose}
+    >
+      <Tabs.Root value={isPasting ? 'paste' : 'type'} onValueChange={(v) => setPasting(v === 'paste')}>
+        <Tabs.List className="mb-3 flex border-b border-line" aria-label="How">
+          <Tabs.Trigger value="type" className={TAB}>
+            Type codes
+          </Tabs.Trigger>
+          <Tabs.Trigger value="paste" className={TAB}>
+            Paste text
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Tabs.Content value="type">
+          <CodePad caseId={caseId} onAdd={add} />
+        </Tabs.Content>
+        <Tabs.Content value="paste">
+          <PasteText caseId={caseId} onAdd={add} />
+        </Tabs.Content>
+      </Tabs.Root>
+    </Dialog>
+  );
+}

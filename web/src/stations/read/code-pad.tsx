@@ -1,0 +1,167 @@
+import { Delete, X } from 'lucide-react';
+import { READER_WORDS, stateOfWord, type FoundCode, type PastedFindings } from '@pincer/core/case';
+import { explainCode } from '@pincer/core/codes';
+import type { CodeState } from '@pincer/core/obd';
+import { useAppDispatch } from '../../store/store.ts';
+import { useDraft } from '../../store/use-draft.ts';
+import { keepDraft } from '../../store/logbook-actions.ts';
+import { BUTTON, FIELD, cx } from '../../ui/classes.ts';
+
+const LETTERS = ['P', 'C', 'B', 'U'] as const;
+const DIGITS = [...'0123456789ABCDEF'];
+
+interface Typed {
+  text: string;
+  word: string;
+  codes: { code: string; word: string }[];
+}
+const EMPTY: Typed = { text: '', word: 'stored', codes: [] };
+const isTyped = (v: unknown): v is Typed =>
+  typeof v === 'object' && v !== null && 'text' in v && 'word' in v && 'codes' in v;
+
+const STATE_MEANS: Readonly<Record<CodeState, string>> = {
+  confirmed: 'failed often enough; it asks for the lamp',
+  pending: 'failed once so far',
+  permanent: 'only the car itself can erase it',
+  history: 'stored, not failing now',
+};
+
+/** A pad for codes, one touch a digit; digits that cannot be are closed. The meaning shows while typing. */
+export function CodePad({
+  caseId,
+  onAdd,
+}: {
+  caseId: string;
+  onAdd: (findings: PastedFindings) => Promise<void>;
+}) {
+  const dispatch = useAppDispatch();
+  const key = `pad:${caseId}`;
+  const [typed, setTyped] = useDraft(key, EMPTY, isTyped);
+  const { text } = typed;
+  const state = stateOfWord(typed.word) ?? 'confirmed';
+  const isWhole = text.length === 5;
+  const press = (c: string) => setTyped({ ...typed, text: text + c });
+  const isOpen = (c: string) => !isWhole && text.length > 0 && (text.length > 1 || /[0-3]/.test(c));
+  const put = () => {
+    const rest = typed.codes.filter((c) => c.code !== text || c.word !== typed.word);
+    setTyped({ ...typed, text: '', codes: [...rest, { code: text, word: typed.word }] });
+  };
+  const finish = async () => {
+    const codes = typed.codes.map((c): FoundCode => ({
+      code: c.code,
+      word: c.word,
+      state: stateOfWord(c.word),
+      line: 1,
+      text: c.code,
+    }));
+    await onAdd({ codes, vin: null, values: [], monitors: [] });
+    dispatch(keepDraft(key, null));
+  };
+  const explained = isWhole ? explainCode(text) : null;
+  return (
+    <div className="space-y-3">
+      <div className="flex items-center gap-3">
+        <output
+          aria-label="Code so far"
+          className="flex-1 rounded-md border-2 border-ink px-3 py-1.5 font-mono text-[28px] tracking-widest"
+        >
+          {text.padEnd(5, '·')}
+        </output>
+        <button
+          type="button"
+          className={BUTTON.plain}
+          aria-label="Take the last one back"
+          disabled={text === ''}
+          onClick={() => setTyped({ ...typed, text: text.slice(0, -1) })}
+        >
+          <Delete size={22} aria-hidden="true" />
+        </button>
+      </div>
+      <p className="min-h-12" role="status">
+        {explained ? (
+          <>
+            <b>{explained.title}.</b> {typed.word}: {STATE_MEANS[state]}.
+          </>
+        ) : text === '' ? (
+          'Begin with the letter.'
+        ) : (
+          `${5 - text.length} more.`
+        )}
+      </p>
+      <div role="group" aria-label="Letter" className="grid grid-cols-4 gap-2">
+        {LETTERS.map((c) => (
+          <button
+            key={c}
+            type="button"
+            className={cx(BUTTON.plain, 'font-mono text-xl')}
+            disabled={text !== ''}
+            onClick={() => press(c)}
+          >
+            {c}
+          </button>
+        ))}
+      </div>
+      <div role="group" aria-label="Digits" className="grid grid-cols-4 gap-2 sm:grid-cols-8">
+        {DIGITS.map((c) => (
+          <button
+            key={c}
+            type="button"
+            className={cx(BUTTON.plain, 'font-mono text-xl')}
+            disabled={!isOpen(c)}
+            onClick={() => press(c)}
+          >
+            {c}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="block flex-1">
+          <span className="font-semibold">The reader’s word for its state</span>
+          <select
+            className={FIELD}
+            value={typed.word}
+            onChange={(e) => setTyped({ ...typed, word: e.target.value })}
+          >
+            {Object.values(READER_WORDS)
+              .flat()
+              .map((w) => (
+                <option key={w} value={w}>
+                  {w}
+                </option>
+              ))}
+          </select>
+        </label>
+        <button type="button" className={BUTTON.own} disabled={!isWhole} onClick={put}>
+          + This code
+        </button>
+      </div>
+      {typed.codes.length > 0 ? (
+        <ul className="divide-y divide-line border-y border-line">
+          {typed.codes.map((c) => (
+            <li key={`${c.code}${c.word}`} className="flex items-center gap-3 py-1">
+              <span className="font-mono text-[18px]">{c.code}</span>
+              <span className="flex-1">{explainCode(c.code).title}</span>
+              <span className="text-ink-2">{stateOfWord(c.word)}</span>
+              <button
+                type="button"
+                className="grid size-11 place-items-center"
+                aria-label={`Leave ${c.code} out`}
+                onClick={() => setTyped({ ...typed, codes: typed.codes.filter((x) => x !== c) })}
+              >
+                <X size={18} aria-hidden="true" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <button
+        type="button"
+        className={BUTTON.solid}
+        disabled={typed.codes.length === 0}
+        onClick={() => void finish()}
+      >
+        Add {typed.codes.length === 1 ? 'this code' : `these ${typed.codes.length || ''} codes`} to the log
+      </button>
+    </div>
+  );
+}
