@@ -6,7 +6,7 @@ import {
   type Reading,
 } from '@pincer/core/obd';
 import { assemblyError } from './answers.ts';
-import { decodeTranscript } from './transcript.ts';
+import { decodeSavedSession } from './saved-session.ts';
 
 /** Ids that testers send on: not answers. */
 const TESTER_ID = /^(7DF|7E[0-7]|18DB33F1|18DA[0-9A-F]{2}F1)$/;
@@ -75,7 +75,7 @@ const NOISE = new Set(['garbled', 'malformed']);
  * with neither an answer from a car nor a word from an adapter gets an error of the kind `nothing-found`.
  */
 export function decodeFileText(text: string): Reading {
-  const reading = looksLikeCandump(text) ? decodeCandump(text) : decodeTranscript(text);
+  const reading = looksLikeCandump(text) ? decodeCandump(text) : decodeSavedSession(text);
   const hasAdapterWords =
     reading.protocol !== undefined ||
     reading.adapterVolts !== undefined ||

@@ -19,6 +19,6 @@ export {
   type ReadProgress,
   type ReadResult,
 } from './session.ts';
-export { decodeTranscript, isCanProtocol, protocolName } from './transcript.ts';
+export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';
 export { faultWords, type FaultWords } from './words.ts';

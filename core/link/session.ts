@@ -9,7 +9,7 @@ import {
 import { interpretLines, type Interpretation } from './answers.ts';
 import type { LinkFault } from './faults.ts';
 import { type AdapterPort } from './port.ts';
-import { isCanProtocol, protocolName } from './transcript.ts';
+import { isCanProtocol, protocolName } from './saved-session.ts';
 import type { CancelSignal } from './transport.ts';
 import { faultWords } from './words.ts';
 

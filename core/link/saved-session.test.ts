@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readingSchema, type Reading } from '@pincer/core/obd';
-import { decodeFileText, decodeTranscript, interpretLines, isNothingFound } from './index.ts';
+import { decodeFileText, decodeSavedSession, interpretLines, isNothingFound } from './index.ts';
 
 /** One session written in every way that terminals and settings write it. */
 function session(echo: boolean, spaces: boolean, headers: boolean, newline: string): string {
@@ -63,45 +63,45 @@ describe('saved adapter sessions', () => {
       for (const headers of [true, false])
         for (const newline of ['\r\n', '\r', '\n'])
           test(`echo ${echo}, spaces ${spaces}, headers ${headers}, line end ${JSON.stringify(newline)}`, () => {
-            const r = decodeTranscript(session(echo, spaces, headers, newline));
+            const r = decodeSavedSession(session(echo, spaces, headers, newline));
             expectTheSession(r, headers ? '7E8' : 'unknown');
             if (echo) expect(r.adapterVolts).toBe(12.6);
           });
 
   test('the terminal’s own echo above the adapter’s is no second request', () => {
-    const r = decodeTranscript('>010C\n010C\n7E8 04 41 0C 1A F8\n\n>');
+    const r = decodeSavedSession('>010C\n010C\n7E8 04 41 0C 1A F8\n\n>');
     expect(r.values).toHaveLength(1);
     expect(r.errors).toEqual([]);
   });
 
   test('29-bit ids', () => {
-    const spaced = decodeTranscript('>03\n18 DA F1 10 04 43 01 03 02\n18 DA F1 18 02 43 00\n>');
+    const spaced = decodeSavedSession('>03\n18 DA F1 10 04 43 01 03 02\n18 DA F1 18 02 43 00\n>');
     expect(spaced.codes).toEqual([{ code: 'P0302', state: 'confirmed', unit: '18DAF110' }]);
-    expect(decodeTranscript('>03\n18DAF1100443010302\n>').codes).toEqual(spaced.codes);
+    expect(decodeSavedSession('>03\n18DAF1100443010302\n>').codes).toEqual(spaced.codes);
   });
 
   test('several control units interleaved', () => {
-    const r = decodeTranscript(
+    const r = decodeSavedSession(
       '>03\n7E8 10 0A 43 04 03 01 03 02\n7E9 02 43 00\n7E8 21 03 03 03 04 00 00 00\n>',
     );
     expect(r.codes.map((c) => c.code)).toEqual(['P0301', 'P0302', 'P0303', 'P0304']);
   });
 
   test('the older protocols, with and without headers', () => {
-    const headers = decodeTranscript(
+    const headers = decodeSavedSession(
       '>03\n48 6B 10 43 01 33 00 00 00 00 3A\n>0902\n48 6B 10 49 02 01 00 00 00 31 40\n>',
     );
     expect(headers.codes).toEqual([{ code: 'P0133', state: 'confirmed', unit: '10' }]);
-    expect(decodeTranscript('>03\n43 01 33 00 00 00 00\n>').codes[0]).toMatchObject({
+    expect(decodeSavedSession('>03\n43 01 33 00 00 00 00\n>').codes[0]).toMatchObject({
       code: 'P0133',
       unit: 'unknown',
     });
-    const kwp = decodeTranscript('>010C\n84 F1 11 41 0C 1A F8 E5\n>');
+    const kwp = decodeSavedSession('>010C\n84 F1 11 41 0C 1A F8 E5\n>');
     expect(kwp.values[0]).toMatchObject({ value: 1726, source: '11' });
   });
 
   test('a wrong checksum is an error with its line, and the answer is not used', () => {
-    const r = decodeTranscript('>010C\n48 6B 10 41 0C 1A F8 00\n>');
+    const r = decodeSavedSession('>010C\n48 6B 10 41 0C 1A F8 00\n>');
     expect(r.values).toEqual([]);
     expect(r.errors).toEqual([expect.objectContaining({ kind: 'checksum', line: 2 })]);
   });
@@ -135,22 +135,22 @@ describe('saved adapter sessions', () => {
   });
 
   test('a part that never came: the answer is not whole, and nothing is made up', () => {
-    const r = decodeTranscript('>0902\n7E8 10 14 49 02 01 31 44 34\n7E8 22 42 31 32 33 34 35 36\n>');
+    const r = decodeSavedSession('>0902\n7E8 10 14 49 02 01 31 44 34\n7E8 22 42 31 32 33 34 35 36\n>');
     expect(r.vin).toBeUndefined();
     expect(r.errors[0]).toMatchObject({ kind: 'sequence-gap' });
-    const short = decodeTranscript('>0902\n014\n0: 49 02 01 31 44 34\n1: 47 50 30 30 52 35 35\n>');
+    const short = decodeSavedSession('>0902\n014\n0: 49 02 01 31 44 34\n1: 47 50 30 30 52 35 35\n>');
     expect(short.vin).toBeUndefined();
     expect(short.errors[0]).toMatchObject({ kind: 'incomplete' });
   });
 
   test('a request with the number of answers to wait for is a request, not an answer', () => {
-    const r = decodeTranscript('>010C1\n7E8 04 41 0C 1A F8\n>0902 5\nNO DATA\n>');
+    const r = decodeSavedSession('>010C1\n7E8 04 41 0C 1A F8\n>0902 5\nNO DATA\n>');
     expect(r.values).toHaveLength(1);
     expect(r.errors.map((e) => e.kind)).toEqual(['no-data']);
   });
 
   test('formatting off: the length byte of a frame is not taken for a service', () => {
-    expect(decodeTranscript('>010C\n04 41 0C 1A F8 00 00 00\n>').values[0]).toMatchObject({ value: 1726 });
+    expect(decodeSavedSession('>010C\n04 41 0C 1A F8 00 00 00\n>').values[0]).toMatchObject({ value: 1726 });
   });
 
   test('a text with nothing in it says so', () => {

@@ -49,7 +49,7 @@ function isAnsweredWithDigits(request: string | null): boolean {
  * Reads a saved adapter session: the terminal text as it was, with prompts, requests and answers; echo,
  * spaces and headers may be on or off. Line numbers in errors begin with 1.
  */
-export function decodeTranscript(text: string): Reading {
+export function decodeSavedSession(text: string): Reading {
   const reading = emptyReading();
   const builder = new ReadingBuilder(reading);
   let request: string | null = null;
