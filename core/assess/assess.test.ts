@@ -72,6 +72,21 @@ describe('assess()', () => {
     expect(after.checks.some((c) => c.id === id)).toBe(false);
   });
 
+  test('nobody is sent on the road for a check while the car may not be driven', () => {
+    const a = look(WET);
+    expect([a.allowance.level, a.doChecksWaitForRoad]).toEqual([1, true]);
+    expect(a.checks.length).toBeGreaterThan(3);
+    expect(a.checks.filter((c) => /drive/i.test(c.title + c.how))).toEqual([]);
+    const steady = look(
+      makeCase(
+        { kind: 'lamp', lamp: 'engine', mode: 'steady' },
+        readingEntry(makeReading(['P0302'], {}, { frame: FRAME })),
+      ),
+    );
+    expect(steady.allowance.level).toBe(2);
+    expect(steady.checks.some((c) => c.id === 'swap-coils:2')).toBe(true);
+  });
+
   test('striking a fact takes its weight away', () => {
     const struck = look(
       addEntry(WET, {

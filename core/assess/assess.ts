@@ -103,6 +103,8 @@ export interface Assessment {
   /** Chance that it is none of the causes in the library. */
   none: number;
   checks: CheckView[];
+  /** Checks that want a drive are left out while the car may not be driven. */
+  doChecksWaitForRoad: boolean;
   options: Option[];
   recommended: OptionId;
   why: string;
@@ -152,7 +154,10 @@ export function assess(
     posterior,
     codes.map((c) => c.code),
   );
-  const outlooks = hasEvidence ? rankChecks(posterior, new Set(state.checks.keys()), vehicle, owner) : [];
+  // Below "short trips" nobody is sent on the road for a check.
+  const mayDrive = allowance.level >= 2;
+  const done = new Set(state.checks.keys());
+  const outlooks = hasEvidence ? rankChecks(posterior, done, vehicle, owner, mayDrive) : [];
   const decision = decide(state, vehicle, owner, posterior, allowance, now);
   const proof = proofView(state, priorOfCure(state, posterior));
   return {
@@ -182,6 +187,7 @@ export function assess(
         })),
       })),
     })),
+    doChecksWaitForRoad: !mayDrive,
     options: decision.options,
     recommended: decision.recommended,
     why: decision.why,

@@ -301,6 +301,15 @@ describe('the next best check', () => {
     expect(swap?.outcomes.find((o) => o.id === 'moves')?.title).toBe('It moves to 3');
   });
 
+  test('checks that want a drive wait while the car may not be driven', () => {
+    const ids = (mayDrive: boolean) =>
+      rankChecks(posteriorOf(all, misfire), new Set(), CAR, DEFAULT_OWNER, mayDrive).map((c) => c.check.id);
+    expect(ids(true)).toContain('swap-coils');
+    expect(ids(false)).not.toContain('swap-coils');
+    // Whatever says so in its text is marked.
+    for (const c of CHECKS) expect(Boolean(c.needsDriving)).toBe(/\b[Dd]rive\b/.test(`${c.title} ${c.how}`));
+  });
+
   test('a tool to be bought makes a check worth less', () => {
     const posterior = posteriorOf(all, [seen('code:lean'), seen('reading:lean-load')]);
     const gain = (tools: string[]) =>

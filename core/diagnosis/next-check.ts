@@ -53,12 +53,14 @@ function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: F
 /**
  * Ranks the checks that are left by what they save: expected cost of repair now, less the cost of the check
  * and the expected cost after each of its results (Heckerman et al. 1995, one step ahead).
+ * @param mayDrive whether the car may be driven; without it, checks that want a drive are left out.
  */
 export function rankChecks(
   posterior: Posterior,
   done: ReadonlySet<string>,
   vehicle: Vehicle,
   owner: Owner,
+  mayDrive = true,
 ): CheckOutlook[] {
   const { instances } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
@@ -75,6 +77,7 @@ export function rankChecks(
 
   const outlooks: CheckOutlook[] = [];
   for (const check of CHECKS) {
+    if (check.needsDriving && !mayDrive) continue;
     const places = check.scope === 'engine' ? [null] : Array.from({ length: cylinders }, (_, i) => i + 1);
     for (const cylinder of places) {
       const id = cylinder === null ? check.id : `${check.id}:${cylinder}`;

@@ -95,6 +95,8 @@ export interface Check {
   scope: 'engine' | 'cylinder';
   system: SystemId;
   minutes: number;
+  /** Wants a drive on the road, so it waits while the car may not be driven. */
+  needsDriving?: boolean;
   /** Materials, currency units. */
   cost: number;
   tools: readonly ToolId[];

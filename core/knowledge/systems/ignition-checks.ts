@@ -3,19 +3,19 @@ import { found } from './shared.ts';
 
 export const IGNITION_CHECKS: readonly Check[] = [
   {
-    id: 'swap-coils', title: 'Swap coils {n} and {m}, drive 5 minutes, read again', scope: 'cylinder', system: 'ignition', minutes: 20, cost: 0,
+    id: 'swap-coils', title: 'Swap coils {n} and {m}, drive 5 minutes, read again', scope: 'cylinder', system: 'ignition', minutes: 20, needsDriving: true, cost: 0,
     tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension', 'driving'],
     how: 'Engine cold, ignition off. Change coil {n} with coil {m}, boot and all. Drive five minutes under the same conditions and read: which cylinder misfires now?',
-    outcomes: [found('stays', 'It stays on {n}', 'The coil and its boot are not it: plug, injector, wiring or compression of cylinder {n}.'), found('moves', 'It moves to {m}', 'The fault moved with the coil: the coil or its boot.'), found('gone', 'No misfire now', 'Moving the plug may have cured a contact, or the conditions were not met.')],
+    outcomes: [found('stays', 'It stays on {n}', 'Rather not the coil or its boot, if the conditions were met: plug, injector, wiring or compression of cylinder {n}.'), found('moves', 'It moves to {m}', 'The fault moved with the coil: the coil or its boot.'), found('gone', 'No misfire now', 'Moving the plug may have cured a contact, or the conditions were not met.')],
     otherwise: [0.8, 0.02, 0.18],
-    given: { 'coil-boot': [0.08, 0.8, 0.12], coil: [0.05, 0.88, 0.07], 'coil-connector': [0.25, 0.05, 0.7], plug: [0.88, 0.02, 0.1], 'plug-well-water': [0.3, 0.1, 0.6], 'injector-clogged': [0.92, 0.02, 0.06], compression: [0.94, 0.01, 0.05] },
+    given: { 'coil-boot': [0.05, 0.8, 0.15], coil: [0.05, 0.88, 0.07], 'coil-connector': [0.25, 0.05, 0.7], plug: [0.88, 0.02, 0.1], 'plug-well-water': [0.3, 0.1, 0.6], 'injector-clogged': [0.92, 0.02, 0.06], compression: [0.94, 0.01, 0.05] },
   },
   {
     id: 'boot-look', title: 'Pull coil {n} and look at its boot', scope: 'cylinder', system: 'ignition', minutes: 12, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension'],
     how: 'Engine cold, ignition off. Pull the coil. Look for a hairline crack, a white or burnt track, or a light grey line down the plug’s insulator.',
     outcomes: [found('sound', 'Clean, no track', 'A crack that can be seen is ruled out, a fine one is not.'), found('track', 'Crack or burnt track', 'The spark jumps through the boot instead of the plug.'), found('wet', 'Water or oil in the well', 'Dry it, and find where it comes from.')],
     otherwise: [0.93, 0.03, 0.04],
-    given: { 'coil-boot': [0.3, 0.65, 0.05], coil: [0.88, 0.08, 0.04], plug: [0.85, 0.1, 0.05], 'plug-well-water': [0.15, 0.05, 0.8] },
+    given: { 'coil-boot': [0.25, 0.7, 0.05], coil: [0.88, 0.08, 0.04], plug: [0.85, 0.1, 0.05], 'plug-well-water': [0.15, 0.05, 0.8] },
   },
   {
     id: 'mist-test', title: 'Mist the coils with water in the dark', scope: 'engine', system: 'ignition', minutes: 10, cost: 0, tools: [], cautions: ['moving-parts', 'high-tension', 'exhaust-gas'],
@@ -31,7 +31,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
     given: { plug: [0.12, 0.75, 0.1, 0.03], 'plugs-overdue': [0.1, 0.85, 0.03, 0.02], coil: [0.45, 0.1, 0.42, 0.03], 'coil-boot': [0.5, 0.15, 0.32, 0.03], compression: [0.45, 0.1, 0.15, 0.3], 'injector-clogged': [0.85, 0.1, 0.01, 0.04] },
   },
   {
-    id: 'swap-plugs', title: 'Swap plugs {n} and {m}, drive, read again', scope: 'cylinder', system: 'ignition', minutes: 45, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque', 'driving'],
+    id: 'swap-plugs', title: 'Swap plugs {n} and {m}, drive, read again', scope: 'cylinder', system: 'ignition', minutes: 45, needsDriving: true, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque', 'driving'],
     how: 'Engine cold. Change plug {n} with plug {m}. Drive under the same conditions and read: which cylinder misfires now?',
     outcomes: [found('stays', 'It stays on {n}', 'Not the plug.'), found('moves', 'It moves to {m}', 'The plug.')],
     otherwise: [0.97, 0.03], given: { plug: [0.1, 0.9] },

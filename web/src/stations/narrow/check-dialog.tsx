@@ -28,7 +28,11 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
       {check ? (
         <OneCheck check={check} onDone={onClose} />
       ) : (
-        <CheckList checks={assessment.checks} onChoose={setCheck} />
+        <CheckList
+          checks={assessment.checks}
+          doSomeWait={assessment.doChecksWaitForRoad}
+          onChoose={setCheck}
+        />
       )}
     </Dialog>
   );
@@ -36,32 +40,39 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
 
 function CheckList({
   checks,
+  doSomeWait,
   onChoose,
 }: {
   checks: readonly CheckView[];
+  doSomeWait: boolean;
   onChoose: (check: CheckView) => void;
 }) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
   return (
-    <ul className="divide-y divide-line">
-      {checks.map((c) => (
-        <li key={c.id}>
-          <button
-            type="button"
-            className="w-full py-2.5 text-left hover:bg-sheet-2"
-            onClick={() => onChoose(c)}
-          >
-            <span className="font-semibold">{c.title}</span>
-            <span className="mt-1 flex flex-wrap gap-1.5">
-              <CheckTags check={c} currency={currency} />
-            </span>
-            <span className="text-[15px] text-ink-2">
-              {c.gain > 0 ? `saves about ${money(c.gain, currency)}` : 'costs more than it saves'}
-            </span>
-          </button>
-        </li>
-      ))}
-    </ul>
+    <>
+      {doSomeWait ? (
+        <p className="mb-2">Checks that want a drive are left out while the car may not be driven.</p>
+      ) : null}
+      <ul className="divide-y divide-line">
+        {checks.map((c) => (
+          <li key={c.id}>
+            <button
+              type="button"
+              className="w-full py-2.5 text-left hover:bg-sheet-2"
+              onClick={() => onChoose(c)}
+            >
+              <span className="font-semibold">{c.title}</span>
+              <span className="mt-1 flex flex-wrap gap-1.5">
+                <CheckTags check={c} currency={currency} />
+              </span>
+              <span className="text-[15px] text-ink-2">
+                {c.gain > 0 ? `saves about ${money(c.gain, currency)}` : 'costs more than it saves'}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
