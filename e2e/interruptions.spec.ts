@@ -102,3 +102,18 @@ test('a corrupt record is set aside and reported; the rest starts', async ({ pag
   await page.getByRole('button', { name: 'Forget it' }).first().click();
   await expect(page.getByText('One record could not be read and was set aside.')).toBeVisible();
 });
+
+test('an older car, a lossy adapter and one that restarts are read to the end', async ({ page }) => {
+  await openCase(page);
+  for (const adapter of ['Quick, older car', 'Loses characters', 'Restarts once', 'Knows fewer commands']) {
+    await station(page, 'Plug in');
+    await page
+      .getByRole('combobox', { name: 'What is wrong with it' })
+      .selectOption({ label: 'Coil of cylinder 3 dead' });
+    await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: adapter });
+    await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
+    await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('P0303').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Pull the plug' }).click();
+  }
+});

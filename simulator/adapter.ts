@@ -1,5 +1,6 @@
 import { fromHex, hexByte, splitIsoTp } from '@pincer/core/obd';
 import { ByteQueue, asciiBytes, asciiOf, type Clock, type Transport } from '@pincer/core/link';
+import { isLegacyRequest, legacyMessage, legacyPayloads } from './legacy-bus.ts';
 
 /** Anything that answers diagnostic requests on the bus. */
 export interface BusUnit {
@@ -16,12 +17,24 @@ export interface Temperament {
   requestMs: number;
   /** For the search of the protocol. */
   searchMs: number;
+  /** A car of the older three-byte-header protocols, one reading a request. */
+  isLegacy?: boolean;
+  /** Chance that a character of an answer from the car is lost. */
+  loses?: number;
+  /** Commands that it does not know, without the AT. */
+  refuses?: readonly string[];
+  /** After so many requests to the car it restarts once, and has forgotten its settings. */
+  restartsAfter?: number;
 }
 
 export const TEMPERAMENTS = {
   instant: { commandMs: 0, requestMs: 0, searchMs: 0 },
   quick: { commandMs: 4, requestMs: 32, searchMs: 450 },
   slow: { commandMs: 35, requestMs: 190, searchMs: 2_600 },
+  legacy: { commandMs: 12, requestMs: 95, searchMs: 3_100, isLegacy: true },
+  forgetful: { commandMs: 4, requestMs: 36, searchMs: 450, loses: 0.002 },
+  clone: { commandMs: 9, requestMs: 60, searchMs: 900, refuses: ['AT1', 'DPN', 'DP', 'S0'] },
+  restarting: { commandMs: 4, requestMs: 32, searchMs: 450, restartsAfter: 6 },
 } as const satisfies Record<string, Temperament>;
 export type TemperamentId = keyof typeof TEMPERAMENTS;
 
@@ -48,6 +61,8 @@ export interface AdapterWorld {
   /** Whether control units have power: ignition on or engine running. */
   isBusAwake: () => boolean;
   volts: () => number;
+  /** Random numbers in [0, 1), for an adapter that loses characters. */
+  random: () => number;
 }
 
 /**
@@ -62,6 +77,7 @@ export class StandInAdapter implements Transport {
   private isBusy = false;
   private cancel: (() => void) | null = null;
   private isUnplugged = false;
+  private requests = 0;
 
   constructor(
     private readonly world: AdapterWorld,
@@ -138,20 +154,30 @@ export class StandInAdapter implements Transport {
       this.later(this.temperament.commandMs, () => this.finish(['?']));
       return;
     }
+    this.requests++;
+    if (this.requests === this.temperament.restartsAfter) {
+      this.later(this.temperament.searchMs, () => {
+        this.settings = { ...FACTORY };
+        this.finish(['LV RESET', BANNER]);
+      });
+      return;
+    }
     if (this.settings.isProtocolKnown) {
       this.later(this.temperament.requestMs, () => this.finish(this.ask(request)));
       return;
     }
-    this.print(`SEARCHING...${this.newline()}`);
+    if (!this.temperament.isLegacy) this.print(`SEARCHING...${this.newline()}`);
     this.later(this.temperament.searchMs, () => {
       const answers = this.ask(request);
       this.settings.isProtocolKnown = this.world.isBusAwake();
-      this.finish(this.settings.isProtocolKnown ? answers : ['UNABLE TO CONNECT']);
+      const first = this.temperament.isLegacy ? ['BUS INIT: ...OK'] : [];
+      this.finish(this.settings.isProtocolKnown ? [...first, ...answers] : ['UNABLE TO CONNECT']);
     });
   }
 
   private ask(request: readonly number[]): string[] {
     if (!this.world.isBusAwake()) return ['NO DATA'];
+    if (this.temperament.isLegacy && !isLegacyRequest(request)) return ['NO DATA'];
     const perUnit = this.world.units.map((unit) =>
       unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)),
     );
@@ -159,12 +185,21 @@ export class StandInAdapter implements Transport {
     const lines: string[] = [];
     for (let i = 0; perUnit.some((l) => i < l.length); i++)
       for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
-    return lines.length > 0 ? lines : ['NO DATA'];
+    const { loses } = this.temperament;
+    const sent = loses ? lines.map((l) => [...l].filter(() => this.world.random() >= loses).join('')) : lines;
+    return sent.length > 0 ? sent : ['NO DATA'];
   }
 
   private lines(id: string, payload: readonly number[]): string[] {
     const gap = this.settings.hasSpaces ? ' ' : '';
     const text = (bytes: readonly number[]) => bytes.map(hexByte).join(gap);
+    if (this.temperament.isLegacy) {
+      // Of a CAN id only the unit's number is left: 7E8 is 10, 7E9 is 18, as engine and gearbox are numbered.
+      const source = id === '7E8' ? 0x10 : 0x18;
+      return legacyPayloads(payload).map((p) =>
+        text(this.settings.hasHeaders ? legacyMessage(source, p) : p),
+      );
+    }
     if (this.settings.hasHeaders)
       return splitIsoTp(payload, 0xaa).map((frame) => `${id}${gap}${text(frame)}`);
     if (payload.length <= 7) return [text(payload)];
@@ -177,6 +212,8 @@ export class StandInAdapter implements Transport {
   }
 
   private command(command: string): string {
+    if (this.temperament.refuses?.includes(command)) return '?';
+    if (this.temperament.isLegacy && command === 'DPN') return this.settings.isProtocolKnown ? 'A3' : 'A0';
     const onOff = /^(E|L|S|H)([01])$/.exec(command);
     if (onOff) {
       const isOn = onOff[2] === '1';

@@ -1,9 +1,10 @@
 import type { Clock } from '@pincer/core/link';
-import { StandInAdapter, TEMPERAMENTS, type TemperamentId } from './adapter.ts';
+import { StandInAdapter, TEMPERAMENTS, type Temperament, type TemperamentId } from './adapter.ts';
 import { EngineUnit } from './engine-unit.ts';
 import { Engine, type Mode } from './engine.ts';
 import type { Fault } from './faults.ts';
 import { GearboxUnit } from './gearbox-unit.ts';
+import { seededRandom } from './random.ts';
 
 export interface StandInOptions {
   faults: readonly Fault[];
@@ -12,6 +13,8 @@ export interface StandInOptions {
   /** Outside air, °C. */
   outside?: number;
   temperament?: TemperamentId;
+  /** Departures from the temperament, such as no delays in tests. */
+  adapter?: Partial<Temperament>;
   clock: Clock;
   /** Drives made before anybody plugs in, so that codes have had the time to be confirmed. */
   tripsBefore?: number;
@@ -38,6 +41,7 @@ export class StandIn {
   readonly unit: EngineUnit;
   private readonly gearbox: GearboxUnit;
   private lastTime: number;
+  private readonly noise: () => number;
 
   constructor(private readonly options: StandInOptions) {
     this.engine = new Engine({
@@ -52,6 +56,7 @@ export class StandIn {
     this.unit = new EngineUnit(this.engine, FINCH.identity);
     this.gearbox = new GearboxUnit(this.engine);
     this.lastTime = options.clock.now();
+    this.noise = seededRandom(options.seed + 1);
     this.seasoned(options.tripsBefore ?? 2);
     this.engine.setMode('key-on');
   }
@@ -74,8 +79,10 @@ export class StandIn {
       ],
       isBusAwake: () => this.engine.mode !== 'off',
       volts: () => this.engine.sense().volts,
+      random: this.noise,
     };
-    return new StandInAdapter(world, TEMPERAMENTS[this.options.temperament ?? 'quick'], this.options.clock);
+    const temperament: Temperament = TEMPERAMENTS[this.options.temperament ?? 'quick'];
+    return new StandInAdapter(world, { ...temperament, ...this.options.adapter }, this.options.clock);
   }
 
   private whileTimePasses<T>(run: () => T): T {

@@ -89,7 +89,8 @@ export async function connect(
     connection: {
       port,
       protocol: protocolName(answer),
-      isCan: isCanProtocol(answer),
+      // The answer itself tells; the number is only for those whose headers were not understood.
+      isCan: answers.some((a) => a.isCan) || isCanProtocol(answer),
       adapterVolts,
       refused,
     },
@@ -105,6 +106,10 @@ export interface ReadResult {
 /** PIDs that one CAN request may name (SAE J1979: six); three for stored readings, whose PIDs carry a frame number. */
 const GROUP = 6;
 const FROZEN_GROUP = 3;
+
+/** How often a damaged answer is asked for, and how often an adapter may restart within one reading. */
+const MAX_ATTEMPTS = 4;
+const MAX_RESTARTS = 3;
 
 /** Faults after which asking on is pointless. */
 const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set([
@@ -143,6 +148,7 @@ class ReadingRun {
   private readonly builder = new ReadingBuilder(this.reading);
   private fault: LinkFault | null = null;
   private readonly units = new Set<string>();
+  private restarts = 0;
 
   constructor(
     private readonly connection: Connection,
@@ -164,16 +170,21 @@ class ReadingRun {
     return { reading, fault: this.fault };
   }
 
-  /** Sends one request and adds its answers. `NO DATA` is an answer like another: the car has nothing to say. */
+  /**
+   * Sends one request and adds its answers. `NO DATA` is an answer like another: the car has nothing to say. A
+   * damaged answer is asked for again, and an adapter that has restarted is set up again, both within limits.
+   */
   private async ask(request: string): Promise<Interpretation> {
-    for (let attempt = 0; ; attempt++) {
+    for (let attempt = 1; ; attempt++) {
       const reply = await this.connection.port.send(request, {
         timeoutMs: REQUEST_MS,
         signal: this.options.signal,
       });
       const said = interpretLines(reply.lines.map((text) => ({ text })));
+      const hasRestarted = said.faults.some((f) => f.code === 'low-voltage-reset');
+      if (reply.ok && hasRestarted && this.restarts++ < MAX_RESTARTS && (await this.setUpAgain())) continue;
       const isDamaged = said.errors.some((e) => e.kind !== 'no-data' && e.kind !== 'unknown-command');
-      if (reply.ok && isDamaged && attempt === 0) continue;
+      if (reply.ok && isDamaged && !hasRestarted && attempt < MAX_ATTEMPTS) continue;
       for (const answer of said.answers) {
         this.units.add(answer.source);
         this.builder.add(answer);
@@ -190,6 +201,16 @@ class ReadingRun {
       }
       return said;
     }
+  }
+
+  /** Settings and protocol once more, after the adapter has lost them. */
+  private async setUpAgain(): Promise<boolean> {
+    const { port } = this.connection;
+    const { signal } = this.options;
+    for (const command of SETUP)
+      if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
+    const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+    return first.ok && interpretLines(first.lines.map((text) => ({ text }))).answers.length > 0;
   }
 
   private async supported(): Promise<void> {
@@ -218,6 +239,11 @@ class ReadingRun {
   private async frozen(): Promise<void> {
     await this.ask(this.connection.isCan ? '020200' + '0000' + '2000' : '020200');
     if (this.fault || !this.reading.frozen.some((f) => f.code !== null)) return;
+    // Without grouping, or where the group was not understood, the lists of stored readings come one by one.
+    for (let base = 0; base <= 0xc0 && !this.connection.isCan; base += 0x20) {
+      await this.ask(`02${hexByte(base)}00`);
+      if (this.fault || !this.unionSupported('02').has(base + 0x20)) break;
+    }
     if (this.unionSupported('02').size === 0) await this.ask('020000');
     const pids = this.described(this.unionSupported('02')).filter((p) => p !== 0x02);
     await this.inGroups(

@@ -23,6 +23,16 @@ const FAULTS: readonly { id: string; fault: Fault | null }[] = [
   { id: 'none', fault: null },
 ];
 
+/** The adapter's temper, from plain to awkward. */
+const ADAPTERS: readonly { id: TemperamentId; title: string }[] = [
+  { id: 'quick', title: 'Quick' },
+  { id: 'slow', title: 'Slow' },
+  { id: 'legacy', title: 'Quick, older car' },
+  { id: 'forgetful', title: 'Loses characters' },
+  { id: 'clone', title: 'Knows fewer commands' },
+  { id: 'restarting', title: 'Restarts once' },
+];
+
 interface Choice {
   fault: string;
   temperament: TemperamentId;
@@ -145,11 +155,17 @@ export function PlugIn() {
               value={choice.temperament}
               disabled={isTalking}
               onChange={(e) =>
-                setChoice({ ...choice, temperament: e.target.value === 'slow' ? 'slow' : 'quick' })
+                setChoice({
+                  ...choice,
+                  temperament: ADAPTERS.find((a) => a.id === e.target.value)?.id ?? 'quick',
+                })
               }
             >
-              <option value="quick">Quick</option>
-              <option value="slow">Slow</option>
+              {ADAPTERS.map((a) => (
+                <option key={a.id} value={a.id}>
+                  {a.title}
+                </option>
+              ))}
             </select>
           </label>
           <div className="flex flex-wrap gap-2">
