@@ -8,8 +8,13 @@ export const LAMPS = {
   temperature: 'Coolant temperature',
   charging: 'Charging',
   brakes: 'Brakes',
+  steering: 'Steering',
+  'high-voltage': 'High-voltage system',
   stability: 'Stability control',
   airbag: 'Airbag',
+  tyre: 'Tyre pressure',
+  gearbox: 'Gearbox',
+  particulate: 'Particulate filter',
   glow: 'Glow plugs',
   other: 'Another lamp or message',
 } as const;
@@ -34,6 +39,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]),
     mode: z.enum(LAMP_MODES),
   }),
+  /** Whether the engine lamp lights at key-on; one that does not hides every fault. */
+  z.object({ ...base, kind: z.literal('bulb'), answer: z.enum(['lights', 'does-not', 'unknown']) }),
   /** A symptom or a recent event, by the id in the knowledge. */
   z.object({ ...base, kind: z.literal('observation'), observation: z.string(), answer }),
   z.object({

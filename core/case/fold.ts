@@ -20,6 +20,8 @@ export interface CaseState {
   connection: EntryOf<'connection'> | null;
   decision: EntryOf<'decision'> | null;
   closed: EntryOf<'closed'> | null;
+  /** Latest word on whether the engine lamp lights at key-on. */
+  bulb: EntryOf<'bulb'>['answer'];
 }
 
 /** Replays the log. Later entries outrank earlier ones; a struck entry counts for nothing but stays in the log. */
@@ -52,6 +54,7 @@ export function foldCase(record: CaseRecord): CaseState {
     connection: of('connection').at(-1) ?? null,
     decision: of('decision').at(-1) ?? null,
     closed: of('closed').at(-1) ?? null,
+    bulb: of('bulb').at(-1)?.answer ?? 'unknown',
   };
 }
 

@@ -1,4 +1,4 @@
-import { foldCase, type CaseRecord } from '@pincer/core/case';
+import { foldCase, type CaseRecord, type LampId, type LampMode } from '@pincer/core/case';
 import { judge, snapshotOf } from '@pincer/core/signals';
 import { makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
 import { URGENCY_RULES, driveAllowance, urgencyFacts, type Allowance } from './index.ts';
@@ -9,10 +9,7 @@ function allowance(record: CaseRecord): Allowance {
   return driveAllowance(urgencyFacts(state, reading ? judge(snapshotOf(reading, 1.4)) : []));
 }
 
-const lamp = (
-  id: 'engine' | 'oil' | 'temperature' | 'charging' | 'brakes' | 'airbag' | 'stability' | 'glow' | 'other',
-  mode: 'steady' | 'flashing' | 'out' | 'now-and-then' = 'steady',
-) => ({ kind: 'lamp', lamp: id, mode }) as const;
+const lamp = (id: LampId, mode: LampMode = 'steady') => ({ kind: 'lamp', lamp: id, mode }) as const;
 const codes = (...c: string[]) => readingEntry(makeReading(c));
 
 type Entries = Parameters<typeof makeCase>;
@@ -32,6 +29,24 @@ const SITUATIONS: [string, number, string | null, Entries][] = [
   ['airbag lamp', 2, 'safety-lamp', [lamp('airbag')]],
   ['stability lamp', 2, 'safety-lamp', [lamp('stability')]],
   ['another lamp', 3, 'other-lamp', [lamp('other')]],
+  ['steering lamp', 1, 'steering-lamp', [lamp('steering')]],
+  ['high-voltage lamp', 1, 'high-voltage-lamp', [lamp('high-voltage')]],
+  ['tyre lamp', 2, 'tyre-lamp', [lamp('tyre')]],
+  ['gearbox lamp', 2, 'gearbox-lamp', [lamp('gearbox')]],
+  ['particulate filter lamp', 3, 'particulate-lamp', [lamp('particulate')]],
+  ['particulate filter lamp flashes', 2, 'particulate-flashing', [lamp('particulate', 'flashing')]],
+  [
+    'lamps out, but the engine lamp never lights',
+    3,
+    'dead-bulb',
+    [lamp('engine', 'out'), { kind: 'bulb', answer: 'does-not' }],
+  ],
+  [
+    'the engine lamp lights at key-on and goes out',
+    4,
+    null,
+    [lamp('engine', 'out'), { kind: 'bulb', answer: 'lights' }, codes()],
+  ],
   ['overheated, by code', 0, 'overheated-code', [lamp('engine'), codes('P0217')]],
   ['oil pressure, by code', 0, 'overheated-code', [lamp('engine'), codes('P0524')]],
   ['misfire that shakes', 1, 'misfire-shakes', [lamp('engine'), saw('sign:shakes'), codes('P0302')]],

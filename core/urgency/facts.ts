@@ -11,6 +11,7 @@ export interface UrgencyFacts {
   activeCodes: readonly ReadCode[];
   activeKeys: ReadonlySet<ObservationKey>;
   reading: Reading | null;
+  bulb: CaseState['bulb'];
   judgements: readonly Judgement[];
 }
 
@@ -29,6 +30,7 @@ export function urgencyFacts(state: CaseState, judgements: readonly Judgement[])
     activeCodes,
     activeKeys,
     reading,
+    bulb: state.bulb,
     judgements,
   };
 }

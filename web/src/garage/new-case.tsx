@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import { FUELS, readVin, type Vehicle } from '@pincer/core/vehicle';
+import { FUELS, MARKETS, readVin, type Vehicle } from '@pincer/core/vehicle';
 import { newId } from '../store/ids.ts';
 import { openCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -29,6 +29,7 @@ const formSchema = z.object({
     (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
     'One to sixteen, or leave it empty.',
   ),
+  market: z.string(),
   plate: z.string().trim(),
   vin: z.string().trim(),
 });
@@ -52,6 +53,7 @@ export function NewCase({ onClose }: { onClose: () => void }) {
       distance: '',
       displacement: '',
       cylinders: '',
+      market: '',
       plate: '',
       vin: '',
     },
@@ -121,6 +123,7 @@ export function NewCase({ onClose }: { onClose: () => void }) {
                 ...(f.distance === undefined ? {} : { distance: f.distance }),
                 ...(f.displacement ? { displacement: f.displacement } : {}),
                 ...(f.cylinders === undefined ? {} : { cylinders: f.cylinders }),
+                ...(f.market ? { market: f.market } : {}),
                 ...(f.plate ? { plate: f.plate } : {}),
                 ...(f.vin ? { vin: f.vin.toUpperCase() } : {}),
               };
@@ -148,6 +151,17 @@ export function NewCase({ onClose }: { onClose: () => void }) {
                 {FUELS.map((f) => (
                   <option key={f} value={f}>
                     {f === 'lpg' ? 'LPG' : f.charAt(0).toUpperCase() + f.slice(1)}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="block">
+              <span className="font-semibold">Sold new in</span>
+              <select className={FIELD} {...register('market')}>
+                <option value="">not known</option>
+                {Object.entries(MARKETS).map(([id, name]) => (
+                  <option key={id} value={id}>
+                    {name}
                   </option>
                 ))}
               </select>

@@ -34,6 +34,8 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
   switch (entry.kind) {
     case 'lamp':
       return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}.`;
+    case 'bulb':
+      return `The engine lamp at key-on: ${{ lights: 'lights', 'does-not': 'does not light', unknown: 'not tried' }[entry.answer]}.`;
     case 'observation': {
       const title = isObservationKey(entry.observation)
         ? observationKind(entry.observation).title

@@ -16,6 +16,31 @@ const SHAPES: Record<LampId, React.ReactNode> = {
       fillRule="evenodd"
     />
   ),
+  steering: (
+    <path
+      d="M15 4a12 12 0 1 1 0 24 12 12 0 0 1 0-24zm0 3a9 9 0 0 0-8.500 6h17a9 9 0 0 0-8.500-6zm-9 9a9 9 0 0 0 7 9v-6zm11 9a9 9 0 0 0 7-9l-7 3zM30 8h3v12h-3zm0 14h3v3h-3z"
+      fillRule="evenodd"
+    />
+  ),
+  'high-voltage': <path d="M20 3L8 19h8l-3 12 14-17h-9l5-11z" />,
+  tyre: (
+    <path
+      d="M9 5h3c-5 8-5 14 0 20h12c5-6 5-12 0-20h3c5 9 5 16-1 23l-2-2-2 2-2-2-2 2-2-2-2 2-2-2-2 2C4 21 4 14 9 5zm7.500 4h3v8h-3zm0 10h3v3h-3z"
+      fillRule="evenodd"
+    />
+  ),
+  gearbox: (
+    <path
+      d="M16 3h4l1 4 3 1 3-2 3 3-2 3 1 3 4 1v4l-4 1-1 3 2 3-3 3-3-2-3 1-1 4h-4l-1-4-3-1-3 2-3-3 2-3-1-3-4-1v-4l4-1 1-3-2-3 3-3 3 2 3-1zm.500 8v7h3v-7zm0 9v3h3v-3z"
+      fillRule="evenodd"
+    />
+  ),
+  particulate: (
+    <path
+      d="M2 15h5l3-5h16l3 5h5v4h-5l-3 5H10l-3-5H2zm11-1a1.500 1.500 0 1 0 0 3 1.500 1.500 0 0 0 0-3zm5 0a1.500 1.500 0 1 0 0 3 1.500 1.500 0 0 0 0-3zm5 0a1.500 1.500 0 1 0 0 3 1.500 1.500 0 0 0 0-3zm-7.500 4a1.500 1.500 0 1 0 0 3 1.500 1.500 0 0 0 0-3zm5 0a1.500 1.500 0 1 0 0 3 1.500 1.500 0 0 0 0-3z"
+      fillRule="evenodd"
+    />
+  ),
   stability: (
     <path
       d="M10 7h16l3 8v7h-4v-3H11v3H7v-7zm3 2-2 5h14l-2-5zM8 25q4-2 6 1t6 0v2q-4 3-7 0t-5-1zM20 25q4-2 6 1t5 0v2q-4 3-6 0t-5-1z"

@@ -19,6 +19,12 @@ const MODES: readonly { id: LampMode; title: string }[] = [
 /** Lamps after which a car stands still; said in words beside the lamp. */
 const STOP: ReadonlySet<LampId> = new Set(['oil', 'temperature', 'brakes']);
 
+const BULB = [
+  { id: 'lights', title: 'It lights' },
+  { id: 'does-not', title: 'It does not' },
+  { id: 'unknown', title: 'Not tried' },
+] as const;
+
 const GROUPS = [
   { id: 'runs', title: 'How does it run?' },
   { id: 'when', title: 'When?' },
@@ -83,6 +89,21 @@ export function Light() {
               );
             })}
           </ul>
+          <div className="border-t border-line px-4 py-3">
+            <h4 className="font-semibold">Does the engine lamp light when you turn the ignition on?</h4>
+            <p className="text-[14px] text-ink-2">
+              It must, for a few seconds. One that never lights hides every fault.
+            </p>
+            <div className="mt-2">
+              <Segments
+                label="The engine lamp at key-on"
+                tone="own"
+                value={state.entries.some((e) => e.kind === 'bulb') ? state.bulb : null}
+                options={BULB}
+                onChange={(answer) => void dispatch(addRecord(record.id, { kind: 'bulb', answer }))}
+              />
+            </div>
+          </div>
         </section>
         <div className="space-y-4">
           {GROUPS.map((group) => (

@@ -1,5 +1,6 @@
 import { PlugZap } from 'lucide-react';
 import { useNavigate } from 'react-router';
+import { socketCoverage } from '@pincer/core/vehicle';
 import { faultTitle, type Fault, type TemperamentId } from '@pincer/simulator';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { connectStandIn, readCar, stopLink } from '../../store/link-actions.ts';
@@ -42,6 +43,13 @@ const START: Choice = { fault: 'boot', temperament: 'quick', isFolded: false };
 const isChoice = (v: unknown): v is Choice =>
   typeof v === 'object' && v !== null && 'fault' in v && 'temperament' in v && 'isFolded' in v;
 
+const COVERAGE_WORDS = {
+  yes: 'This vehicle has the standard’s socket.',
+  likely: 'It likely has it.',
+  unlikely: 'It may well not have it.',
+  unknown: 'Nobody can say yet whether it has it.',
+} as const;
+
 const PREPARE = [
   'Level ground, fresh air, in park or neutral, parking brake on.',
   'Find the socket: nearly always under the dash on the driver’s side, near the steering column, often behind a flap.',
@@ -51,7 +59,8 @@ const PREPARE = [
 
 /** Getting the adapter to talk. */
 export function PlugIn() {
-  const { record, state } = useCase();
+  const { record, state, vehicle } = useCase();
+  const coverage = socketCoverage(vehicle);
   const dispatch = useAppDispatch();
   const link = useAppSelector((s) => s.link);
   const [choice, setChoice] = useDraft('plug-in', START, isChoice);
@@ -90,6 +99,10 @@ export function PlugIn() {
         className={SHEET}
       >
         <summary className="min-h-11 px-4 py-2.5 text-lg font-bold">Before you plug in</summary>
+        <p className="px-4 pb-2">
+          <b>{COVERAGE_WORDS[coverage.verdict]}</b> {coverage.reason}{' '}
+          <span className="text-ink-2">{coverage.howToTell}</span>
+        </p>
         <div className="grid gap-4 px-4 pb-4 md:grid-cols-[1fr_300px]">
           <ol className="list-decimal space-y-1.5 pl-5">
             {PREPARE.map((p) => (
