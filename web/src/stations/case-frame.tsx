@@ -81,12 +81,17 @@ export function CaseFrame() {
     );
   const { assessment } = assessed;
   const context: CaseContext = { record, vehicle, state, assessment };
+  // Road and rail stay in sight; only the station scrolls.
   return (
-    <>
+    <div className="flex h-[calc(100dvh-52px)] flex-col">
       <Road allowance={assessment.allowance} />
       <div className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Rail caseId={caseId} stations={assessment.stations} />
-        <main id="work" className="relative flex min-w-0 flex-1 flex-col" tabIndex={-1}>
+        <main
+          id="work"
+          className="relative flex min-h-0 min-w-0 flex-1 flex-col overflow-y-auto"
+          tabIndex={-1}
+        >
           <Outlet context={context} />
         </main>
       </div>
@@ -95,7 +100,7 @@ export function CaseFrame() {
           <Log context={context} onClose={() => setParams({}, { replace: true })} />
         ) : null}
       </Suspense>
-    </>
+    </div>
   );
 }
 

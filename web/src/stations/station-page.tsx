@@ -15,7 +15,7 @@ export function StationPage({
 }) {
   return (
     <>
-      <div className="flex-1 space-y-4 p-3 md:p-4">
+      <div className="flex-1 shrink-0 space-y-4 p-3 md:p-4">
         <div>
           <h2 className="text-[22px]">{title}</h2>
           {lead ? <p className="max-w-[70ch] text-ink-2">{lead}</p> : null}
@@ -23,7 +23,7 @@ export function StationPage({
         {children}
       </div>
       {next ? (
-        <div className="sticky bottom-0 z-10 flex flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4">
+        <div className="sticky bottom-0 z-10 flex shrink-0 flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4">
           <div className="min-w-0">
             <p className="text-[17px] font-bold">{next.title}</p>
             {next.detail ? <p className="text-[15px] text-ink-2">{next.detail}</p> : null}

@@ -40,7 +40,7 @@ export function Narrow() {
       {isWide ? (
         <div
           ref={frame}
-          className="relative grid min-h-[380px] flex-1 grid-cols-[1fr_1.18fr_1fr] p-4 pb-3 lg:max-h-[calc(100dvh-240px)]"
+          className="relative grid min-h-[400px] flex-1 grid-cols-[1fr_1.18fr_1fr] grid-rows-[minmax(0,1fr)] p-4 pb-3"
         >
           <Jaw side="car" title="The car says" caption={carCaption}>
             <JawFacts facts={car} selected={selected} />
