@@ -1,5 +1,6 @@
 import {
   MONITOR_NAMES,
+  NO_SOURCE,
   emptyReading,
   type CodeState,
   type MonitorId,
@@ -200,9 +201,6 @@ export function isNothingInText({ codes, vin, values, monitors }: PastedFindings
   return codes.length + values.length + monitors.length === 0 && vin === null;
 }
 
-/** Control unit of what was written down by hand: nobody knows which one it was. */
-const BY_HAND = 'unknown';
-
 /** Confirmed findings as a reading; a code without a state counts as confirmed, as most readers list only those. */
 export function readingOfFindings(findings: PastedFindings): Reading {
   const values = findings.values.map((v): ReadValue => ({
@@ -211,13 +209,13 @@ export function readingOfFindings(findings: PastedFindings): Reading {
     name: v.name,
     value: v.value,
     unit: v.unit,
-    source: BY_HAND,
+    source: NO_SOURCE,
     raw: v.text,
   }));
   const codes = findings.codes.map((c) => ({
     code: c.code,
     state: c.state ?? ('confirmed' as const),
-    unit: BY_HAND,
+    unit: NO_SOURCE,
   }));
   return {
     ...emptyReading(),
@@ -227,7 +225,7 @@ export function readingOfFindings(findings: PastedFindings): Reading {
       values.length > 0
         ? [
             {
-              unit: BY_HAND,
+              unit: NO_SOURCE,
               frame: 0,
               code: codes.find((c) => c.state === 'confirmed')?.code ?? null,
               values,
@@ -235,7 +233,7 @@ export function readingOfFindings(findings: PastedFindings): Reading {
           ]
         : [],
     monitors: findings.monitors.map((m) => ({
-      unit: BY_HAND,
+      unit: NO_SOURCE,
       span: 'since-clear' as const,
       monitor: m.monitor,
       name: MONITOR_NAMES[m.monitor],

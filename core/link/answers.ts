@@ -1,5 +1,6 @@
 import {
   IsoTpAssembler,
+  NO_SOURCE,
   decodeLegacy,
   fromHex,
   hasLegacyHeader,
@@ -9,9 +10,6 @@ import {
 } from '@pincer/core/obd';
 import { faultInLine, type LinkFault } from './faults.ts';
 import { faultWords } from './words.ts';
-
-/** Source of an answer whose control unit was not printed (headers off). */
-export const UNKNOWN_SOURCE = 'unknown';
 
 /** One line that the adapter printed. */
 export interface AnswerLine {
@@ -161,7 +159,7 @@ function frameOf(id: string, digits: string): DataLine {
 function bareAnswer(payload: number[], line: number | undefined): Answer {
   const isCodeList = payload[0] === 0x43 || payload[0] === 0x47 || payload[0] === 0x4a;
   const isCan = payload[0] === 0x59 || (isCodeList && payload.length % 2 === 0);
-  return { source: UNKNOWN_SOURCE, payload, isCan, ...(line === undefined ? {} : { line }) };
+  return { source: NO_SOURCE, payload, isCan, ...(line === undefined ? {} : { line }) };
 }
 
 /** Headerless multi-frame answers: a line with the length in three digits, then `0:`, `1:` ... lines. */
@@ -212,7 +210,7 @@ class NumberedLines {
       const at = m.line === undefined ? {} : { line: m.line };
       if (m.bytes.length >= m.length)
         result.answers.push({
-          source: UNKNOWN_SOURCE,
+          source: NO_SOURCE,
           payload: m.bytes.slice(0, m.length),
           isCan: true,
           ...at,

@@ -1,4 +1,4 @@
-export { UNKNOWN_SOURCE, interpretLines, type AnswerLine, type Interpretation } from './answers.ts';
+export { interpretLines, type AnswerLine, type Interpretation } from './answers.ts';
 export { ByteQueue } from './byte-queue.ts';
 export {
   decodeCandump,

@@ -15,7 +15,7 @@ export {
   sumChecksum,
   type LegacyMessage,
 } from './legacy.ts';
-export { ReadingBuilder, negativeResponseText, type Answer } from './messages.ts';
+export { NO_SOURCE, ReadingBuilder, negativeResponseText, type Answer } from './messages.ts';
 export {
   MONITOR_NAMES,
   decodeMonitorBytes,

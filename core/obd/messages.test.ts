@@ -53,6 +53,18 @@ describe('answers of the control units', () => {
     ]);
   });
 
+  test('units that cannot be told apart: the lamp of either is on, a check has run only if it ran in both', () => {
+    for (const answers of [
+      ['41 01 82 07 65 04', '41 01 00 04 00 00'],
+      ['41 01 00 04 00 00', '41 01 82 07 65 04'],
+    ]) {
+      const r = read(...answers.map((a): [string, string] => ['unknown', a]));
+      expect(r.lamp).toEqual({ on: true, count: 2 });
+      expect(r.monitors.filter((m) => !m.complete).map((m) => m.monitor)).toEqual(['evaporative']);
+      expect(r.monitors.filter((m) => m.monitor === 'components')).toHaveLength(1);
+    }
+  });
+
   test('monitors of this drive stand apart from those since the clear', () => {
     const r = read(['7E8', '41 01 00 07 65 00'], ['7E8', '41 41 00 07 65 65']);
     expect(r.monitors.filter((m) => m.span === 'this-cycle' && !m.complete).map((m) => m.monitor)).toEqual([

@@ -49,6 +49,19 @@ export function negativeResponseText(code: number): string {
   return NEGATIVE[code] ?? `it refused with code ${hexByte(code)}`;
 }
 
+/** Source of answers whose control unit was not printed; there may be several of them behind it. */
+export const NO_SOURCE = 'unknown';
+
+/** Self-checks of several units that cannot be told apart: one has run only if it has run in each. */
+function mergeMonitors(a: Reading['monitors'], b: Reading['monitors']): Reading['monitors'] {
+  const merged = new Map(a.map((m) => [m.monitor, m]));
+  for (const m of b) {
+    const known = merged.get(m.monitor);
+    merged.set(m.monitor, known ? { ...m, complete: m.complete && known.complete } : m);
+  }
+  return [...merged.values()];
+}
+
 /** Gathers decoded answers into one {@link Reading}; the order of answers does not matter. */
 export class ReadingBuilder {
   private readonly lampByUnit = new Map<string, { on: boolean; count: number }>();
@@ -215,10 +228,17 @@ export class ReadingBuilder {
       const status = decodeMonitorBytes(bytes);
       if (!status) return;
       const span = pid === 0x01 ? 'since-clear' : 'this-cycle';
-      this.reading.monitors = this.reading.monitors.filter((m) => m.unit !== source || m.span !== span);
-      this.reading.monitors.push(...monitorRows(status, source, span));
+      const rows = monitorRows(status, source, span);
+      const isMine = (m: Reading['monitors'][number]) => m.unit === source && m.span === span;
+      const before = this.reading.monitors.filter(isMine);
+      this.reading.monitors = this.reading.monitors.filter((m) => !isMine(m));
+      this.reading.monitors.push(...(source === NO_SOURCE ? mergeMonitors(before, rows) : rows));
       if (pid === 0x01) {
-        this.lampByUnit.set(source, { on: status.lampOn, count: status.storedCodes });
+        const known = source === NO_SOURCE ? this.lampByUnit.get(source) : undefined;
+        this.lampByUnit.set(source, {
+          on: status.lampOn || (known?.on ?? false),
+          count: Math.max(status.storedCodes, known?.count ?? 0),
+        });
         if (status.monitors.length > 0) this.reading.ignition = status.ignition;
       }
       return;
