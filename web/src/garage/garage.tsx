@@ -151,7 +151,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const state = useAssessment(record, vehicle);
   const a = state.status === 'ready' ? state.assessment : null;
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
-  const isRead = a?.stations.some((s) => s.id === 'read' && s.status === 'filled') ?? false;
+  const isRead = foldCase(record).latestReading !== null;
   const waits = !a
     ? 'working it out…'
     : a.proof.status !== 'not-cleared'

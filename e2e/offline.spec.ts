@@ -1,0 +1,28 @@
+import { expect, test } from '@playwright/test';
+import { connect, example, openCase, readAll, station } from './helpers.ts';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('no signal: after the first visit it starts, assesses and reads without a network', async ({
+  page,
+  context,
+}) => {
+  await example(page);
+  // The service worker has everything once it controls the page.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await context.setOffline(true);
+  await page.reload();
+  await page.getByText('Wet-morning shake').click();
+  await expect(page.getByRole('region', { name: 'What it can be' })).toContainText(
+    'Coil boot of cylinder 2 cracked',
+  );
+  await page.goto('/codes/P0420');
+  await expect(page.getByRole('heading', { name: /Catalyst bank 1/ })).toBeVisible();
+  await openCase(page, 'Another Finch');
+  await connect(page, 'Coil of cylinder 1 dead');
+  await readAll(page);
+  await station(page, 'Narrow');
+  await expect(page.getByRole('region', { name: 'What it can be' })).toContainText('cylinder 1');
+});
