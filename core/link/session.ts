@@ -215,7 +215,8 @@ class ReadingRun {
 
   private async supported(): Promise<void> {
     if (this.connection.isCan) {
-      await this.ask('0100' + '20406080A0'); // 00 again: what a second unit answered while searching may be lost
+      // 00 again: what a second unit answered while the protocol was being searched may be lost.
+      await this.ask('010020406080A0');
       if (this.unionSupported('01').size > 0 || this.fault) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {

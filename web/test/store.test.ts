@@ -78,7 +78,22 @@ async function freshCase(fault: Fault | null): Promise<CaseRecord> {
   return dispatch(openCase(FINCH, 'A light came on'));
 }
 
+/** The browser's synchronous store. */
+const notes = new Map<string, string>();
+Object.defineProperty(globalThis, 'localStorage', {
+  value: {
+    get length() {
+      return notes.size;
+    },
+    key: (i: number) => [...notes.keys()][i] ?? null,
+    getItem: (k: string) => notes.get(k) ?? null,
+    setItem: (k: string, v: string) => notes.set(k, v),
+    removeItem: (k: string) => notes.delete(k),
+  },
+});
+
 beforeEach(() => {
+  notes.clear();
   forage.records.clear();
   forage.forgets = null;
 });
@@ -109,12 +124,42 @@ describe('the logbook', () => {
     ]);
   });
 
+  test('a page that goes away before the database has answered loses nothing', async () => {
+    const c = await freshCase(null);
+    const set = forage.setItem.bind(forage);
+    let release: () => void = () => undefined;
+    // The database takes its time; the page could be gone by now.
+    forage.setItem = (key, value) => new Promise((resolve) => (release = () => resolve(set(key, value))));
+    const pending = dispatch(record(c.id, { kind: 'note', text: 'The last word.' }));
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    expect(forage.records.get(`case:${c.id}`)).toMatchObject({ record: { entries: [] } });
+    expect(notes.get('pincer:journal')).toContain('The last word.');
+    forage.setItem = set;
+    release();
+    await pending;
+    expect(notes.has('pincer:journal')).toBe(false);
+  });
+
+  test('what was noted in the last moment is in the case after the next start, once', async () => {
+    const c = await freshCase(null);
+    const entry = { id: 'ent_last', at: '2026-11-03T06:00:00.000Z', kind: 'note', text: 'The last word.' };
+    notes.set('pincer:journal', JSON.stringify([{ caseId: c.id, entry }]));
+    await dispatch(load());
+    await dispatch(load());
+    expect(entriesOf(c.id)).toEqual([entry]);
+    expect((await loadAll()).cases.find((x) => x.id === c.id)?.entries).toEqual([entry]);
+    expect(notes.has('pincer:journal')).toBe(false);
+    notes.set('pincer:journal', 'scribble');
+    await dispatch(load());
+    expect(store.getState().logbook.status).toBe('ready');
+  });
+
   test('drafts and settings come back after a start', async () => {
     dispatch(keepDraft('fix:1', { done: [1] }));
     await dispatch(changeSettings({ ...store.getState().settings, theme: 'garage' }));
-    const loaded = await loadAll();
-    expect(loaded.drafts).toEqual({ 'fix:1': { done: [1] } });
-    expect(loaded.settings?.theme).toBe('garage');
+    await dispatch(load());
+    expect(store.getState().drafts).toEqual({ 'fix:1': { done: [1] } });
+    expect(store.getState().settings.theme).toBe('garage');
     dispatch(keepDraft('fix:1', null));
     await dispatch(load());
     expect(store.getState().drafts).toEqual({});

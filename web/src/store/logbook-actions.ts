@@ -10,17 +10,10 @@ import type { Vehicle } from '@pincer/core/vehicle';
 import { coreWorker } from '../workers/clients.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
+import { crossOut, loadDrafts, noteDown, pendingEntries, saveDraft } from './journal.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
-import {
-  forgetSetAside,
-  loadAll,
-  saveCase,
-  saveDraft,
-  saveSettings,
-  saveVehicle,
-  type Settings,
-} from './storage.ts';
+import { forgetSetAside, loadAll, saveCase, saveSettings, saveVehicle, type Settings } from './storage.ts';
 import type { AppThunk } from './store.ts';
 
 type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at'> : never;
@@ -32,10 +25,26 @@ export function load(): AppThunk<Promise<void>> {
     try {
       const loaded = await loadAll();
       if (loaded.settings) dispatch(settingsSlice.actions.settingsLoaded(loaded.settings));
-      dispatch(draftsSlice.actions.draftsLoaded(loaded.drafts));
+      dispatch(draftsSlice.actions.draftsLoaded(loadDrafts()));
       dispatch(logbookSlice.actions.loaded(loaded));
+      await dispatch(catchUp());
     } catch (error) {
       dispatch(logbookSlice.actions.loadFailed(error instanceof Error ? error.message : 'unknown'));
+    }
+  };
+}
+
+/** Entries that were recorded in the last moment before a reload or a crash, and never reached the database. */
+function catchUp(): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    for (const { caseId, entry } of pendingEntries()) {
+      const known = getState().logbook.cases[caseId];
+      if (!known) continue;
+      if (!known.entries.some((e) => e.id === entry.id))
+        dispatch(logbookSlice.actions.entryAdded({ caseId, entry }));
+      const whole = getState().logbook.cases[caseId];
+      if (whole) await saveCase(whole);
+      crossOut(entry.id);
     }
   };
 }
@@ -47,9 +56,11 @@ export function load(): AppThunk<Promise<void>> {
 export function record(caseId: string, entry: NewEntry): AppThunk<Promise<Entry>> {
   return async (dispatch, getState) => {
     const whole = { ...entry, id: newId('ent'), at: new Date().toISOString() } as Entry;
+    noteDown({ caseId, entry: whole });
     dispatch(logbookSlice.actions.entryAdded({ caseId, entry: whole }));
     const saved = getState().logbook.cases[caseId];
     if (saved) await saveCase(saved);
+    crossOut(whole.id);
     return whole;
   };
 }
@@ -90,7 +101,7 @@ export function changeSettings(settings: Settings): AppThunk<Promise<void>> {
 export function keepDraft(key: string, value: unknown): AppThunk {
   return (dispatch) => {
     dispatch(draftsSlice.actions.draftSet({ key, value }));
-    void saveDraft(key, value);
+    saveDraft(key, value);
   };
 }
 

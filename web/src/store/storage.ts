@@ -24,7 +24,6 @@ export interface Loaded {
   vehicles: Vehicle[];
   cases: CaseRecord[];
   settings: Settings | null;
-  drafts: Record<string, unknown>;
   setAside: SetAside[];
 }
 
@@ -54,10 +53,6 @@ function write(key: string, record: unknown): Promise<unknown> {
 export const saveCase = (record: CaseRecord): Promise<unknown> => write(`case:${record.id}`, record);
 export const saveVehicle = (vehicle: Vehicle): Promise<unknown> => write(`vehicle:${vehicle.id}`, vehicle);
 export const saveSettings = (settings: Settings): Promise<unknown> => write('settings', settings);
-export const saveDraft = (key: string, value: unknown): Promise<unknown> =>
-  inOrder<unknown>(() =>
-    value === null ? store.removeItem(`draft:${key}`) : store.setItem(`draft:${key}`, value),
-  );
 
 /**
  * Reads a case back from the disk and says whether an entry is there exactly as it should be.
@@ -86,16 +81,12 @@ function canonical(value: unknown): string {
  * start nor is it dropped.
  */
 export async function loadAll(): Promise<Loaded> {
-  const loaded: Loaded = { vehicles: [], cases: [], settings: null, drafts: {}, setAside: [] };
+  const loaded: Loaded = { vehicles: [], cases: [], settings: null, setAside: [] };
   // After every write that is under way.
   for (const key of await inOrder(() => store.keys())) {
     const raw: unknown = await store.getItem(key);
     if (key.startsWith(QUARANTINE)) {
       loaded.setAside.push({ key, reason: 'set aside earlier' });
-      continue;
-    }
-    if (key.startsWith('draft:')) {
-      loaded.drafts[key.slice(6)] = raw;
       continue;
     }
     const reason = place(key, raw, loaded);
