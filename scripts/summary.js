@@ -20,6 +20,7 @@ if (e2e) {
   totals.passed += e2e.stats.expected + e2e.stats.flaky;
   totals.failed += e2e.stats.unexpected;
   totals.skipped += e2e.stats.skipped;
+  if (e2e.stats.flaky > 0) process.stdout.write(`Flaky, passed at the second try: ${e2e.stats.flaky}\n`);
 } else totals.failed++;
 
 // A step that failed without a failing test (a crash, say) must not end in a green line.
