@@ -11,8 +11,8 @@ const clock = {
 };
 
 /** A car in this process; its adapter's bytes go to the page's fake of the browser's interface. */
-async function plugged(page: Page): Promise<StandInAdapter> {
-  const car = new StandIn({ faults: [{ kind: 'coil', cylinder: 4 }], seed: 3, clock, temperament: 'quick' });
+async function plugged(page: Page, temperament: 'quick' | 'slow' = 'quick'): Promise<StandInAdapter> {
+  const car = new StandIn({ faults: [{ kind: 'coil', cylinder: 4 }], seed: 3, clock, temperament });
   const adapter = car.plugIn();
   await page.exposeFunction('toCar', (bytes: number[]) => adapter.write(Uint8Array.from(bytes)));
   void (async () => {
@@ -99,7 +99,7 @@ test('a USB or paired adapter: connected and read in one touch', async ({ page }
 
 test('pulled out while it reads: the sentence, and what came', async ({ page }) => {
   await page.addInitScript(fakeSerial);
-  const adapter = await plugged(page);
+  const adapter = await plugged(page, 'slow');
   await openCase(page);
   await station(page, 'Plug in');
   await page.getByRole('button', { name: 'USB or paired: connect and read' }).click();
