@@ -98,6 +98,16 @@ describe('a session with the stand-in', () => {
     expect(reading.missing[0]?.why).toMatch(/cut/);
   });
 
+  test('ignition turned off after connecting: no reading, never a car without codes', async () => {
+    const { car, port } = plugged({ kind: 'coil', cylinder: 3 });
+    const connection = await talking(port);
+    car.setMode('off');
+    const { reading, fault } = await takeReading(connection);
+    expect(fault).toEqual({ code: 'unable-to-connect' });
+    expect(reading.codes).toEqual([]);
+    expect(reading.missing).toHaveLength(7);
+  });
+
   test('stopped by the owner: the same', async () => {
     const { port } = plugged({ kind: 'coil', cylinder: 3 });
     const connection = await talking(port);

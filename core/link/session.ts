@@ -162,6 +162,8 @@ class ReadingRun {
     for (const [index, step] of STEPS.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: STEPS.length });
       if (this.fault === null) await this[step.id]();
+      // Silence from every unit is an ignition that is off, not a car without codes.
+      if (this.fault === null && this.units.size === 0) this.fault = { code: 'unable-to-connect' };
       if (this.fault !== null)
         reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
     }
