@@ -7,10 +7,12 @@ export interface AppOptions {
   pages: string;
   /** Whether an empty logbook is filled with the example. */
   isDemo: boolean;
+  /** Ports that the bridge to network adapters may reach; empty when there is none. */
+  bridgePorts: readonly number[];
 }
 
 /** Serves the built application. Everything that the owner records stays in their browser. */
-export function createApp({ pages, isDemo }: AppOptions): Express {
+export function createApp({ pages, isDemo, bridgePorts }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_, response, next) => {
@@ -23,7 +25,7 @@ export function createApp({ pages, isDemo }: AppOptions): Express {
     next();
   });
   app.get('/api/config', (_, response) => {
-    response.json({ demo: isDemo });
+    response.json({ demo: isDemo, bridgePorts });
   });
   app.use('/api', (_, response) => {
     response.status(404).json({ error: 'not-found' });

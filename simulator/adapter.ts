@@ -23,6 +23,8 @@ export interface Temperament {
   loses?: number;
   /** Commands that it does not know, without the AT. */
   refuses?: readonly string[];
+  /** Its search misses the car's protocol; set by number it works. */
+  isSearchBlind?: boolean;
   /** After so many requests to the car it restarts once, and has forgotten its settings. */
   restartsAfter?: number;
 }
@@ -34,6 +36,7 @@ export const TEMPERAMENTS = {
   legacy: { commandMs: 12, requestMs: 95, searchMs: 3_100, isLegacy: true },
   forgetful: { commandMs: 4, requestMs: 36, searchMs: 450, loses: 0.002 },
   clone: { commandMs: 9, requestMs: 60, searchMs: 900, refuses: ['AT1', 'DPN', 'DP', 'S0'] },
+  blind: { commandMs: 9, requestMs: 60, searchMs: 900, isSearchBlind: true },
   restarting: { commandMs: 4, requestMs: 32, searchMs: 450, restartsAfter: 6 },
 } as const satisfies Record<string, Temperament>;
 export type TemperamentId = keyof typeof TEMPERAMENTS;
@@ -44,6 +47,8 @@ interface Settings {
   hasSpaces: boolean;
   hasHeaders: boolean;
   isProtocolKnown: boolean;
+  /** Number of the protocol that was set; 0 leaves it to the search. */
+  protocol: string;
 }
 
 const FACTORY: Settings = {
@@ -52,6 +57,7 @@ const FACTORY: Settings = {
   hasSpaces: true,
   hasHeaders: false,
   isProtocolKnown: false,
+  protocol: '0',
 };
 
 const BANNER = 'STAND-IN v1.0';
@@ -169,10 +175,16 @@ export class StandInAdapter implements Transport {
     if (!this.temperament.isLegacy) this.print(`SEARCHING...${this.newline()}`);
     this.later(this.temperament.searchMs, () => {
       const answers = this.ask(request);
-      this.settings.isProtocolKnown = this.world.isBusAwake();
+      this.settings.isProtocolKnown = this.world.isBusAwake() && this.isRightProtocol();
       const first = this.temperament.isLegacy ? ['BUS INIT: ...OK'] : [];
       this.finish(this.settings.isProtocolKnown ? [...first, ...answers] : ['UNABLE TO CONNECT']);
     });
+  }
+
+  private isRightProtocol(): boolean {
+    const { protocol } = this.settings;
+    if (protocol === '0') return !this.temperament.isSearchBlind;
+    return protocol === (this.temperament.isLegacy ? '3' : '6');
   }
 
   private ask(request: readonly number[]): string[] {
@@ -233,8 +245,10 @@ export class StandInAdapter implements Transport {
     }
     if (command === 'I') return BANNER;
     if (command === 'RV') return `${this.world.volts().toFixed(1)}V`;
-    if (/^T?SP(0|A?6)$/.test(command)) {
+    const protocol = /^T?SPA?([0-9A-C])$/.exec(command)?.[1];
+    if (protocol !== undefined) {
       this.settings.isProtocolKnown = false;
+      this.settings.protocol = protocol;
       return 'OK';
     }
     if (command === 'DPN') return this.settings.isProtocolKnown ? 'A6' : 'A0';

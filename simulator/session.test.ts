@@ -2,15 +2,16 @@ import {
   AdapterPort,
   clearCodes,
   connect,
+  resumeReading,
   takeReading,
   type Clock,
   type ReadProgress,
 } from '@pincer/core/link';
 import { currentNumber, readingSchema } from '@pincer/core/obd';
 import { readVin } from '@pincer/core/vehicle';
-import { FINCH, INSTANT_CLOCK, StandIn, type Fault } from './index.ts';
+import { FINCH, INSTANT_CLOCK, StandIn, type Fault, type StandInOptions } from './index.ts';
 
-function plugged(fault: Fault | null, options: { seed?: number; tripsBefore?: number } = {}) {
+function plugged(fault: Fault | null, options: Partial<StandInOptions> = {}) {
   const car = new StandIn({
     faults: fault ? [fault] : [],
     seed: 7,
@@ -96,6 +97,67 @@ describe('a session with the stand-in', () => {
       'lamp, self-checks and readings',
     ]);
     expect(reading.missing[0]?.why).toMatch(/cut/);
+  });
+
+  test('gone on with after a cut: only what is missing is asked for, and it ends complete and the same', async () => {
+    const { car, port, adapter } = plugged({ kind: 'coil-boot', cylinder: 2 });
+    const whole = (await takeReading(await talking(port))).reading;
+    const connection = await talking(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
+    adapter.unplug();
+    const second = car.plugIn();
+    const cutPort = new AdapterPort(second, INSTANT_CLOCK);
+    const cut = await takeReading(await talking(cutPort), {
+      onProgress: (p) => {
+        if (p.step === 'Stored conditions') second.unplug();
+      },
+    });
+    const before = connection.port.sent.length;
+    const { reading, fault } = await resumeReading(connection, cut.reading);
+    expect([fault, reading.missing]).toEqual([null, []]);
+    const asked = connection.port.sent.slice(before);
+    expect(asked.filter((r) => /^0[37A]/.test(r))).toEqual([]);
+    expect(reading.codes).toEqual(whole.codes);
+    expect(reading.frozen).toEqual(whole.frozen);
+    expect(reading.monitors).toEqual(whole.monitors);
+    expect(reading.vin).toBe(whole.vin);
+    const pids = (r: typeof reading) =>
+      r.values.map((v) => `${v.service} ${v.source} ${v.pid} ${v.part ?? ''}`).sort();
+    expect(pids(reading)).toEqual(pids(whole));
+    // The part that was cut is as it was.
+    expect(cut.reading.missing.length).toBe(3);
+  });
+
+  test('gone on with on another car: begun anew, never mixed', async () => {
+    const first = plugged({ kind: 'coil', cylinder: 3 });
+    const { reading: begun } = await takeReading(await talking(first.port), {
+      onProgress: (p) => {
+        if (p.step.startsWith('Lamp')) first.adapter.unplug();
+      },
+    });
+    expect(begun.vin).toBe(FINCH.identity.vin);
+    const other = await talking(plugged({ kind: 'air-flow-unplugged' }).port);
+    const { reading } = await resumeReading(other, { ...begun, vin: 'ZZ9TR1F4XDH000777' });
+    expect(reading.missing).toEqual([]);
+    expect([...new Set(reading.codes.map((c) => c.code))]).toEqual(['P0102']);
+  });
+
+  test('a search that misses the protocol: tried one by one it connects, on CAN and on the older ones', async () => {
+    const blind = plugged(null, { adapter: { isSearchBlind: true } });
+    expect(await connect(blind.port)).toMatchObject({ ok: false, fault: { code: 'unable-to-connect' } });
+    expect(await connect(blind.port, { eachProtocol: true })).toMatchObject({
+      ok: true,
+      connection: { isCan: true },
+    });
+    const old = plugged(null, { adapter: { isSearchBlind: true, isLegacy: true } });
+    const result = await connect(old.port, { eachProtocol: true });
+    expect(result).toMatchObject({ ok: true, connection: { isCan: false } });
+    expect(old.port.sent).toContain('ATSP3');
+  });
+
+  test('a failed connection tells which commands the adapter does not know', async () => {
+    const { car, port } = plugged(null, { adapter: { refuses: ['AT1', 'S0'] } });
+    car.setMode('off');
+    expect(await connect(port)).toMatchObject({ ok: false, refused: ['ATS0', 'ATAT1'] });
   });
 
   test('ignition turned off after connecting: no reading, never a car without codes', async () => {

@@ -1,6 +1,7 @@
 import { addEntry, type CaseRecord, type Entry } from '@pincer/core/case';
 import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
-import { STATIONS, assess, compareVin } from './index.ts';
+import { STATIONS, assess } from './index.ts';
+import { acceptCode, acceptedNow, withdrawCode } from '@pincer/core/vehicle';
 
 const look = (record: CaseRecord) => assess(record, CAR, NOW);
 const FRAME = { code: 'P0302', values: { '05': 22, '04': 66, '0C': 1910, '0D': 41 } };
@@ -201,10 +202,64 @@ describe('the rail', () => {
   });
 });
 
-test('the number that the car reports against the one on file', () => {
-  const reading = { ...makeReading([]), vin: 'ZZ9TR1F46CH000302' };
-  expect(compareVin(reading, { ...CAR, vin: 'zz9tr1f46ch000302' })).toBe('same');
-  expect(compareVin(reading, { ...CAR, vin: 'ZZ9TR1F46CH000303' })).toBe('different');
-  expect(compareVin(reading, CAR)).toBe('not-on-file');
-  expect(compareVin(makeReading([]), CAR)).toBe('not-reported');
+describe('lamps, symptoms and events are evidence', () => {
+  const top = (...entries: Parameters<typeof makeCase>) => look(makeCase(...entries)).causes[0]?.id;
+  const lit = (lamp: 'charging' | 'temperature' | 'oil' | 'brakes' | 'tyre') =>
+    ({ kind: 'lamp', lamp, mode: 'steady' }) as const;
+
+  test('before any reading, the lamp and a symptom name the likeliest cause', () => {
+    expect(top(lit('charging'))).toBe('alternator');
+    expect(top(lit('charging'), saw('sign:squeals'))).toBe('drive-belt');
+    expect(top(lit('temperature'), saw('gauge:coolant-low'))).toBe('coolant-low');
+    expect(top(lit('oil'), saw('gauge:oil-low'))).toBe('oil-low');
+    expect(top(lit('tyre'), saw('before:kerb'))).toBe('tyre-soft');
+    expect(top(saw('gauge:cold'))).toBe('thermostat-open');
+  });
+
+  test('what was done before moves the chances', () => {
+    const chance = (id: string, ...entries: Parameters<typeof makeCase>) =>
+      look(makeCase(...entries)).causes.find((c) => c.id === id)?.probability ?? 0;
+    const code = readingEntry(makeReading(['P0102']));
+    expect(chance('maf-unplugged', code, saw('before:unplugged'))).toBeGreaterThan(
+      chance('maf-unplugged', code, saw('before:unplugged', 'no')) * 1.5,
+    );
+  });
+
+  test('a lamp that was looked at and is out speaks against its causes', () => {
+    const a = look(
+      makeCase(
+        { kind: 'lamp', lamp: 'charging', mode: 'out' },
+        saw('gauge:lights-dim'),
+        saw('sign:no-start'),
+      ),
+    );
+    expect(a.causes[0]?.id).toBe('battery-weak');
+    expect(a.causes.find((c) => c.id === 'alternator')?.weights['lamp:charging']).toBeLessThan(0.5);
+  });
+});
+
+describe('codes that the owner accepts', () => {
+  const record = makeCase(
+    { kind: 'lamp', lamp: 'engine', mode: 'steady' },
+    readingEntry(makeReading(['P0141', 'P0302'])),
+  );
+  const car = acceptCode(CAR, 'P0141', 'Rear sensor taken out for the track', '2026-10-01T10:00:00.000Z');
+
+  test('stand apart with reason and date, and speak for no cause', () => {
+    const a = assess(record, car, NOW);
+    expect(a.codes.map((c) => c.code)).toEqual(['P0302']);
+    expect(a.accepted).toMatchObject([
+      { code: 'P0141', state: 'confirmed', reason: 'Rear sensor taken out for the track' },
+    ]);
+    expect(a.causes.some((c) => c.id === 'oxygen-heater')).toBe(false);
+    expect(look(record).causes.some((c) => c.id === 'oxygen-heater')).toBe(true);
+    expect(a.leftOver).toEqual([]);
+  });
+
+  test('taken back, they count again; that they were accepted stays on record', () => {
+    const back = withdrawCode(car, 'P0141', '2026-10-09T10:00:00.000Z');
+    expect(assess(record, back, NOW).codes.map((c) => c.code)).toEqual(['P0141', 'P0302']);
+    expect(back.acceptedCodes).toMatchObject([{ code: 'P0141', until: '2026-10-09T10:00:00.000Z' }]);
+    expect(acceptedNow(back).size).toBe(0);
+  });
 });

@@ -24,8 +24,14 @@ import {
 import type { CodeState } from '@pincer/core/obd';
 import { proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
-import { driveAllowance, urgencyFacts, type Allowance } from '@pincer/core/urgency';
-import type { Vehicle } from '@pincer/core/vehicle';
+import {
+  driveAllowance,
+  firstThings,
+  urgencyFacts,
+  type Allowance,
+  type FirstThing,
+} from '@pincer/core/urgency';
+import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { gatherFacts, type Fact } from './facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 
@@ -71,6 +77,12 @@ export interface CodeView extends Explanation {
   unit: string;
 }
 
+export interface AcceptedView extends CodeView {
+  reason: string;
+  /** ISO 8601 moment at which it was accepted. */
+  since: string;
+}
+
 /** Codes that one cause accounts for: one story. */
 export interface Group {
   cause: string;
@@ -96,6 +108,10 @@ export interface Assessment {
   allowance: Allowance;
   facts: Fact[];
   codes: CodeView[];
+  /** Codes that are there and that the owner knows and lives with, apart from the others. */
+  accepted: AcceptedView[];
+  /** Cheap things worth doing before anything else. */
+  firstThings: FirstThing[];
   groups: Group[];
   /** Codes that no held cause accounts for. */
   leftOver: string[];
@@ -118,8 +134,11 @@ export interface Assessment {
 
 /** A cause explains a code when it makes it appear at least this often. */
 const EXPLAINS = 0.3;
-/** Causes below this are not shown. */
+/** Causes below this are not shown; those that nothing speaks for, only from the second figure on. */
 const SHOWN = 0.002;
+const SHOWN_UNSPOKEN = 0.02;
+/** Log of the odds from which facts count as speaking for a cause: half again as likely. */
+const SPEAKS_FOR = Math.log(1.5);
 const MAX_CAUSES = 14;
 /** Ratios this close to 1 say nothing. */
 const SAYS_NOTHING = 0.06;
@@ -135,11 +154,18 @@ export function assess(
   owner: Owner = DEFAULT_OWNER,
 ): Assessment {
   const state = foldCase(record);
-  const { facts, evidence, judgements, codes } = gatherFacts(state, vehicle);
+  const { facts, evidence, judgements, codes, accepted } = gatherFacts(state, vehicle);
   const instances = instancesFor(vehicle, now);
   const posterior = posteriorOf(instances, evidence);
-  const allowance = driveAllowance(urgencyFacts(state, judgements));
+  const allowance = driveAllowance(urgencyFacts(state, judgements, new Set(acceptedNow(vehicle).keys())));
   const codeViews = codes.map((c) => ({ ...explainCode(c.code), state: c.state, unit: c.unit }));
+  const acceptedViews = accepted.map(({ code, acceptance }) => ({
+    ...explainCode(code.code),
+    state: code.state,
+    unit: code.unit,
+    reason: acceptance.reason,
+    since: acceptance.since,
+  }));
   const hasEvidence = evidence.some((e) => e.kind === 'check' || e.isPresent);
   const causes = hasEvidence
     ? causeViews(
@@ -164,6 +190,8 @@ export function assess(
     allowance,
     facts,
     codes: codeViews,
+    accepted: acceptedViews,
+    firstThings: firstThings(state, vehicle),
     groups,
     leftOver,
     causes,
@@ -265,6 +293,7 @@ function causeViews(
         }
         if (Math.abs(Math.log(ratio)) >= SAYS_NOTHING) weights[fact] = ratio;
       }
+      if (fromCar + fromOwner < SPEAKS_FOR && (posterior.marginals[i] ?? 0) < SHOWN_UNSPOKEN) return [];
       return [
         {
           id: instance.id,

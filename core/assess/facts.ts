@@ -1,4 +1,4 @@
-import type { CaseState } from '@pincer/core/case';
+import { LAMPS, type CaseState, type LampId, type LampMode } from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import {
@@ -9,7 +9,7 @@ import {
   observationOfCode,
   type ObservationKey,
 } from '@pincer/core/knowledge';
-import type { CodeState, ReadCode, Reading } from '@pincer/core/obd';
+import type { CodeState, ReadCode } from '@pincer/core/obd';
 import {
   judge,
   snapshotOf,
@@ -18,7 +18,7 @@ import {
   type RuleId,
   type Snapshot,
 } from '@pincer/core/signals';
-import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
+import { acceptedNow, cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 
 /** One line of a jaw: something that the car said or that the owner found. */
 export interface Fact {
@@ -39,8 +39,9 @@ export interface FactsAndEvidence {
   facts: Fact[];
   evidence: Evidence[];
   judgements: Judgement[];
-  /** Codes that count as failing, once each, the strongest state first. */
+  /** Codes that count as failing, once each, the strongest state first; accepted ones are apart. */
   codes: ReadCode[];
+  accepted: { code: ReadCode; acceptance: AcceptedCode }[];
 }
 
 const STATE_WORDS: Readonly<Record<CodeState, string>> = {
@@ -79,8 +80,9 @@ export function strongestCodes(state: CaseState): { code: ReadCode; entry: strin
 
 /** Turns the folded log into the lines of the two jaws and the evidence for the network. */
 export function gatherFacts(state: CaseState, vehicle: Vehicle): FactsAndEvidence {
-  const out: FactsAndEvidence = { facts: [], evidence: [], judgements: [], codes: [] };
+  const out: FactsAndEvidence = { facts: [], evidence: [], judgements: [], codes: [], accepted: [] };
   codeFacts(state, vehicle, out);
+  lampFacts(state, out);
   frameFacts(state, vehicle, out);
   readingFacts(state, vehicle, out);
   ownerFacts(state, out);
@@ -90,9 +92,18 @@ export function gatherFacts(state: CaseState, vehicle: Vehicle): FactsAndEvidenc
 
 function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
   const lampOn = state.latestReading?.reading.lamp?.on ?? false;
+  const accepted = acceptedNow(vehicle);
   const seen = new Map<string, string>();
   for (const { code, entry } of strongestCodes(state)) {
     const isActive = code.state !== 'history';
+    const acceptance = accepted.get(code.code);
+    if (acceptance) {
+      // Its reason is known: it speaks neither for a cause nor, by standing there, against one.
+      out.accepted.push({ code, acceptance });
+      const known = observationOfCode(code.code);
+      if (known) seen.set(`${known.key}/${known.cylinder ?? ''}`, 'accepted');
+      continue;
+    }
     if (isActive) out.codes.push(code);
     const holds = code.state === 'confirmed' && lampOn ? ' · holds the lamp on' : '';
     const id = `code:${code.code}`;
@@ -142,7 +153,7 @@ function absentCodes(
     const places = isPerCylinder ? Array.from({ length: cylindersOf(vehicle) }, (_, i) => i + 1) : [null];
     // "Cylinder 2, and no other" is one fact: the silence of the others belongs to the code that spoke.
     const sibling = isPerCylinder
-      ? places.map((c) => seen.get(`${key}/${c ?? ''}`)).find((f) => f !== undefined)
+      ? places.map((c) => seen.get(`${key}/${c ?? ''}`)).find((f) => f !== undefined && f !== 'accepted')
       : undefined;
     for (const cylinder of places) {
       if (seen.has(`${key}/${cylinder ?? ''}`)) continue;
@@ -159,12 +170,49 @@ function absentCodes(
   });
 }
 
+const LAMP_WORDS: Readonly<Record<LampMode, string>> = {
+  steady: 'is lit',
+  flashing: 'flashes',
+  'now-and-then': 'lights at times',
+  out: 'is out',
+};
+
+/** Which observation each lamp is; the engine lamp says something only by flashing, its codes say the rest. */
+function lampKey(lamp: LampId): ObservationKey | null {
+  const key = lamp === 'engine' ? 'lamp:engine-flashing' : `lamp:${lamp}`;
+  return isObservationKey(key) ? key : null;
+}
+
+/** Lamps that the owner reported, lit or out; one that nobody spoke of is unknown. */
+function lampFacts(state: CaseState, out: FactsAndEvidence): void {
+  for (const [lamp, { mode, entry }] of state.lamps) {
+    const key = lampKey(lamp);
+    if (!key) continue;
+    const id = `lamp:${lamp}`;
+    const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
+    if (lamp !== 'engine' || mode !== 'out') {
+      out.facts.push({
+        id,
+        side: 'car',
+        kind: 'observation',
+        title: `${LAMPS[lamp]} ${LAMP_WORDS[mode]}`,
+        detail: 'as you saw it at Light',
+        entry,
+      });
+      out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
+    }
+  }
+}
+
 /** Limits for the stored conditions; between them nothing is said. */
 const FRAME = { cold: 60, warm: 75, highLoad: 55, lowLoad: 35, idleSpeed: 1200 } as const;
 
 function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+  const accepted = acceptedNow(vehicle);
   const frames = state.readings.flatMap((r) =>
-    r.reading.frozen.filter((f) => f.values.length > 0).map((frame) => ({ frame, entry: r.id })),
+    r.reading.frozen
+      .filter((f) => f.values.length > 0 && !(f.code !== null && accepted.has(f.code)))
+      .map((frame) => ({ frame, entry: r.id })),
   );
   const last = frames.at(-1);
   if (!last) return;
@@ -306,14 +354,4 @@ function checkFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): 
     });
     out.evidence.push({ kind: 'check', fact, check, cylinder, outcome: index });
   }
-}
-
-/** The VIN that the car reports against the one on file. */
-export function compareVin(
-  reading: Reading,
-  vehicle: Vehicle,
-): 'same' | 'different' | 'not-reported' | 'not-on-file' {
-  if (!reading.vin) return 'not-reported';
-  if (!vehicle.vin) return 'not-on-file';
-  return reading.vin.toUpperCase() === vehicle.vin.toUpperCase() ? 'same' : 'different';
 }

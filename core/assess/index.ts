@@ -1,5 +1,6 @@
 export {
   assess,
+  type AcceptedView,
   type Assessment,
   type CauseView,
   type CheckView,
@@ -7,5 +8,5 @@ export {
   type Group,
   type ProcedureView,
 } from './assess.ts';
-export { codeStateWords, compareVin, type Fact } from './facts.ts';
+export { codeStateWords, type Fact } from './facts.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';

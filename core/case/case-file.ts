@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assertMigrations, migrate } from './migrations.ts';
+import type { Entry } from './entries.ts';
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type CaseRecord, type Owner } from './record.ts';
 
 export type ImportProblem =
@@ -85,11 +86,16 @@ function danglingReference(file: CaseFile): ImportProblem | null {
   if (ids.size !== file.case.entries.length)
     return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
   for (const entry of file.case.entries) {
-    const refersTo =
-      entry.kind === 'struck' ? entry.entry : entry.kind === 'clear' ? entry.afterReading : null;
+    const refersTo = referenceOf(entry);
     if (refersTo !== null && !ids.has(refersTo)) return { code: 'dangling', entry: entry.id, refersTo };
   }
   return null;
+}
+
+function referenceOf(entry: Entry): string | null {
+  if (entry.kind === 'struck') return entry.entry;
+  if (entry.kind === 'clear') return entry.afterReading;
+  return entry.kind === 'reading' ? (entry.continues ?? null) : null;
 }
 
 /** The plain sentence for an import problem, naming the place. */

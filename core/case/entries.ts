@@ -16,9 +16,31 @@ export const LAMPS = {
   gearbox: 'Gearbox',
   particulate: 'Particulate filter',
   glow: 'Glow plugs',
-  other: 'Another lamp or message',
+  other: 'A message, or another lamp',
 } as const;
 export type LampId = keyof typeof LAMPS;
+
+/** Red asks to stop, amber to look soon (ISO 2575). Some lamps come in either; the owner says which. */
+export const LAMP_COLOURS = ['red', 'amber'] as const;
+export type LampColour = (typeof LAMP_COLOURS)[number];
+
+/** The colour that each lamp has; null where makers use both. */
+export const LAMP_COLOUR: Readonly<Record<LampId, LampColour | null>> = {
+  engine: 'amber',
+  oil: 'red',
+  temperature: 'red',
+  charging: 'red',
+  brakes: 'red',
+  steering: null,
+  'high-voltage': null,
+  stability: 'amber',
+  airbag: 'red',
+  tyre: 'amber',
+  gearbox: null,
+  particulate: 'amber',
+  glow: 'amber',
+  other: null,
+};
 
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];
@@ -38,6 +60,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('lamp'),
     lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]),
     mode: z.enum(LAMP_MODES),
+    /** Told by the owner where the lamp comes in both. */
+    colour: z.enum(LAMP_COLOURS).optional(),
   }),
   /** Whether the engine lamp lights at key-on; one that does not hides every fault. */
   z.object({ ...base, kind: z.literal('bulb'), answer: z.enum(['lights', 'does-not', 'unknown']) }),
@@ -51,7 +75,11 @@ export const entrySchema = z.discriminatedUnion('kind', [
     protocol: z.string().optional(),
     volts: z.number().optional(),
     message: z.string().optional(),
+    /** The link's own word for what failed. */
+    fault: z.string().optional(),
   }),
+  /** An answer given while finding out why nothing talks. */
+  z.object({ ...base, kind: z.literal('connection-step'), step: z.string(), answer: z.string() }),
   z.object({
     ...base,
     kind: z.literal('reading'),
@@ -59,6 +87,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     via: z.enum(['adapter', 'file', 'hand']),
     adapter: z.string().optional(),
     isComplete: z.boolean(),
+    /** The earlier part that this reading went on from after a cut. */
+    continues: z.string().regex(/^ent_/).optional(),
     /** Engine state told by the owner or seen in the reading. */
     reading: readingSchema,
   }),

@@ -1,5 +1,13 @@
-import type { Answered, Entry, EntryOf, LampId, LampMode } from './entries.ts';
+import type { Answered, Entry, EntryOf, LampColour, LampId, LampMode } from './entries.ts';
 import type { CaseRecord } from './record.ts';
+
+/** The latest word on a lamp. */
+export interface LampSeen {
+  mode: LampMode;
+  /** Where the lamp comes in both; null when the owner did not say. */
+  colour: LampColour | null;
+  entry: string;
+}
 
 /** The present state of a case: what the log says now, struck entries left out. */
 export interface CaseState {
@@ -7,7 +15,7 @@ export interface CaseState {
   entries: readonly Entry[];
   struck: ReadonlyMap<string, EntryOf<'struck'>>;
   /** Latest word on each lamp. */
-  lamps: ReadonlyMap<LampId, { mode: LampMode; entry: string }>;
+  lamps: ReadonlyMap<LampId, LampSeen>;
   /** Latest answer to each symptom or event. */
   observations: ReadonlyMap<string, { answer: Answered; entry: string }>;
   /** Latest result of each check. */
@@ -18,6 +26,8 @@ export interface CaseState {
   repairs: readonly EntryOf<'repair'>[];
   drives: readonly EntryOf<'drive'>[];
   connection: EntryOf<'connection'> | null;
+  /** Answers given since the last time the car talked, oldest first. */
+  connectionSteps: readonly EntryOf<'connection-step'>[];
   decision: EntryOf<'decision'> | null;
   closed: EntryOf<'closed'> | null;
   /** Latest word on whether the engine lamp lights at key-on. */
@@ -29,17 +39,19 @@ export function foldCase(record: CaseRecord): CaseState {
   const struck = new Map<string, EntryOf<'struck'>>();
   for (const entry of record.entries) if (entry.kind === 'struck') struck.set(entry.entry, entry);
   const entries = record.entries.filter((e) => e.kind !== 'struck' && !struck.has(e.id));
-  const lamps = new Map<LampId, { mode: LampMode; entry: string }>();
+  const lamps = new Map<LampId, LampSeen>();
   const observations = new Map<string, { answer: Answered; entry: string }>();
   const checks = new Map<string, { outcome: string; entry: string }>();
   const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
   for (const entry of entries) {
-    if (entry.kind === 'lamp') lamps.set(entry.lamp, { mode: entry.mode, entry: entry.id });
+    if (entry.kind === 'lamp')
+      lamps.set(entry.lamp, { mode: entry.mode, colour: entry.colour ?? null, entry: entry.id });
     if (entry.kind === 'observation')
       observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
     if (entry.kind === 'check') checks.set(entry.check, { outcome: entry.outcome, entry: entry.id });
   }
   const readings = of('reading');
+  const talkedAt = entries.findLastIndex((e) => e.kind === 'connection' && e.outcome === 'talking');
   return {
     entries,
     struck,
@@ -52,6 +64,9 @@ export function foldCase(record: CaseRecord): CaseState {
     repairs: of('repair'),
     drives: of('drive'),
     connection: of('connection').at(-1) ?? null,
+    connectionSteps: entries
+      .slice(talkedAt + 1)
+      .filter((e): e is EntryOf<'connection-step'> => e.kind === 'connection-step'),
     decision: of('decision').at(-1) ?? null,
     closed: of('closed').at(-1) ?? null,
     bulb: of('bulb').at(-1)?.answer ?? 'unknown',

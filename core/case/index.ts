@@ -8,15 +8,18 @@ export {
 } from './case-file.ts';
 export {
   LAMPS,
+  LAMP_COLOUR,
+  LAMP_COLOURS,
   LAMP_MODES,
   entrySchema,
   type Answered,
   type Entry,
   type EntryOf,
+  type LampColour,
   type LampId,
   type LampMode,
 } from './entries.ts';
-export { addEntry, foldCase, type CaseState } from './fold.ts';
+export { addEntry, foldCase, type CaseState, type LampSeen } from './fold.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
   findInText,

@@ -16,6 +16,15 @@ export const CAUTIONS = {
   torque: 'Hand-tight first, then the handbook’s torque. Plugs and coil screws strip easily in aluminium.',
   'vacuum-hose':
     'Pull at the fitting, not at the hose, and count what you took off: a nut or a clip left in the bay costs hours.',
+  coolant:
+    'Coolant is poisonous and sweet: catch it, keep it from animals and children. Only ever open the cap on a cold engine, slowly, with a rag over it.',
+  brakes:
+    'Brakes are a life: if you are in any doubt, leave them to licensed people. Never drive with a soft pedal.',
+  steering: 'Steering is a life: anything beyond looking and topping up is licensed work.',
+  airbag:
+    'Airbags and belt tensioners are explosive and licensed work. Look, do not touch; measure nothing on yellow plugs.',
+  'high-voltage':
+    'Orange cables can kill, even with the car off. Do not touch, open or measure; this is licensed work.',
   spray: 'Sprays and hot exhaust make fire: short bursts, away from ignition parts, extinguisher at hand.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;

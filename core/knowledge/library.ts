@@ -12,6 +12,12 @@ import { EXHAUST_CAUSES } from './systems/exhaust-causes.ts';
 import { EXHAUST_CHECKS } from './systems/exhaust-checks.ts';
 import { ELECTRICAL_CAUSES } from './systems/electrical-causes.ts';
 import { ELECTRICAL_CHECKS } from './systems/electrical-checks.ts';
+import { OIL_CAUSES } from './systems/oil-causes.ts';
+import { OIL_CHECKS } from './systems/oil-checks.ts';
+import { DIESEL_CAUSES } from './systems/diesel-causes.ts';
+import { DIESEL_CHECKS } from './systems/diesel-checks.ts';
+import { CHASSIS_CAUSES } from './systems/chassis-causes.ts';
+import { CHASSIS_CHECKS } from './systems/chassis-checks.ts';
 import type { Cause, Check } from './types.ts';
 
 /** All causes, one file of them for each system of the vehicle. */
@@ -23,6 +29,9 @@ export const CAUSES: readonly Cause[] = [
   ...FUEL_CAUSES,
   ...EXHAUST_CAUSES,
   ...ELECTRICAL_CAUSES,
+  ...CHASSIS_CAUSES,
+  ...DIESEL_CAUSES,
+  ...OIL_CAUSES,
 ];
 
 /** All checks, by the system that they look at. */
@@ -34,6 +43,9 @@ export const CHECKS: readonly Check[] = [
   ...FUEL_CHECKS,
   ...EXHAUST_CHECKS,
   ...ELECTRICAL_CHECKS,
+  ...CHASSIS_CHECKS,
+  ...DIESEL_CHECKS,
+  ...OIL_CHECKS,
 ];
 
 const causes = indexed(CAUSES);

@@ -17,7 +17,7 @@ interface ObservationKind {
   monitor?: 'misfire' | 'fuel' | 'components' | 'catalyst' | 'evaporative' | 'oxygen-sensor' | 'oxygen-heater' | 'egr';
   /** The question to the owner. */
   ask?: string;
-  group?: 'runs' | 'when' | 'senses' | 'before';
+  group?: 'runs' | 'when' | 'senses' | 'gauges' | 'before';
 }
 
 const car = (title: string, leak: number, monitor?: ObservationKind['monitor']): ObservationKind => ({
@@ -73,12 +73,32 @@ export const OBSERVATIONS = {
   'reading:charging-low': car('Charging voltage low', 0.02),
   'reading:battery-low': car('Battery low at rest', 0.05),
   'reading:runs-cold': car('Coolant stays cool', 0.02),
+  // Lamps that are lit. The leak is how often one is lit for a reason that is not in this knowledge.
+  'lamp:engine-flashing': car('Engine lamp flashes', 0.02),
+  'lamp:oil': car('Oil pressure lamp lit', 0.004),
+  'lamp:temperature': car('Temperature lamp lit', 0.004),
+  'lamp:charging': car('Charging lamp lit', 0.004),
+  'lamp:brakes': car('Brake lamp lit', 0.006),
+  'lamp:steering': car('Steering lamp lit', 0.004),
+  'lamp:high-voltage': car('High-voltage lamp lit', 0.004),
+  'lamp:stability': car('Stability lamp lit', 0.02),
+  'lamp:airbag': car('Airbag lamp lit', 0.006),
+  'lamp:tyre': car('Tyre lamp lit', 0.02),
+  'lamp:gearbox': car('Gearbox lamp lit', 0.006),
+  'lamp:particulate': car('Particulate filter lamp lit', 0.006),
+  'lamp:glow': car('Glow plug lamp stays lit', 0.006),
   // What the owner notices.
   'sign:shakes': owner('runs', 'Shakes', 'Does it shake?', 0.05),
   'sign:rough-idle': owner('runs', 'Idles roughly', 'Does it idle roughly?', 0.06),
   'sign:weak': owner('runs', 'Pulls weakly', 'Does it pull weakly?', 0.05),
   'sign:stalls': owner('runs', 'Stalls', 'Does it stall?', 0.02),
   'sign:hard-start': owner('runs', 'Starts badly', 'Does it start badly?', 0.04),
+  'sign:no-start': owner('runs', 'Does not start', 'Does it fail to start?', 0.015),
+  'sign:limp': owner('runs', 'Will not rev, or stuck in a gear', 'Does it refuse to rev, or stay in one gear?', 0.02),
+  'sign:slips': owner('runs', 'Revs rise, speed does not', 'Do the revs rise without the speed?', 0.015),
+  'sign:long-pedal': owner('runs', 'Brake pedal long or soft', 'Is the brake pedal long or soft?', 0.01),
+  'sign:heavy-steering': owner('runs', 'Steers heavily', 'Does it steer heavily?', 0.01),
+  'sign:pulls-aside': owner('runs', 'Pulls to one side', 'Does it pull to one side?', 0.03),
   'sign:high-idle': owner('runs', 'Idles too fast', 'Does it idle too fast?', 0.03),
   'sign:wet': owner('when', 'Only in the wet', 'Only in wet weather?', 0.04),
   'sign:cold': owner('when', 'Only when cold', 'Only while the engine is cold?', 0.12),
@@ -91,11 +111,28 @@ export const OBSERVATIONS = {
   'sign:blue-smoke': owner('senses', 'Blue smoke', 'Is there blue smoke?', 0.02),
   'sign:thirsty': owner('senses', 'Uses more fuel', 'Does it use more fuel than it did?', 0.06),
   'sign:pings': owner('senses', 'Rattles when accelerating', 'Does it rattle when you accelerate?', 0.03),
+  'sign:white-smoke': owner('senses', 'White smoke, even when warm', 'Is there white smoke when it is warm?', 0.015),
+  'sign:sweet-smell': owner('senses', 'Smells sweet', 'Does it smell sweet, inside or out?', 0.01),
+  'sign:burnt-smell': owner('senses', 'Smells burnt', 'Does it smell burnt?', 0.02),
+  'sign:egg-smell': owner('senses', 'Smells of rotten eggs', 'Does it smell of rotten eggs?', 0.02),
+  'sign:knocks': owner('senses', 'Knocks deep in the engine', 'Does the engine knock, deep and heavy?', 0.01),
+  'sign:squeals': owner('senses', 'Squeals at start or in the wet', 'Does something squeal?', 0.03),
+  'sign:grinds': owner('senses', 'Grinds or rubs when braking', 'Does it grind or rub when you brake?', 0.02),
+  'gauge:hot': owner('gauges', 'Temperature high', 'Does the temperature stand higher than usual?', 0.01),
+  'gauge:cold': owner('gauges', 'Temperature stays low', 'Does the temperature stay low?', 0.02),
+  'gauge:oil-low': owner('gauges', 'Oil below the mark', 'Is the oil below the mark on the stick?', 0.05),
+  'gauge:coolant-low': owner('gauges', 'Coolant below the mark', 'Is the coolant below the mark, cold?', 0.04),
+  'gauge:lights-dim': owner('gauges', 'Lights dim at idle', 'Do the lights dim at idle?', 0.02),
   'before:refuelled': owner('before', 'Refuelled a day or two before', 'Did you refuel in the last two days?', 0.25),
-  'before:worked-on': owner('before', 'Worked on lately', 'Was anything worked on or unplugged?', 0.1),
+  'before:worked-on': owner('before', 'Worked on lately', 'Was anything worked on?', 0.1),
+  'before:unplugged': owner('before', 'Something unplugged', 'Was anything unplugged, even for a moment?', 0.05),
   'before:washed': owner('before', 'Washed, or heavy rain', 'Was the engine washed, or did it rain hard?', 0.12),
-  'before:battery': owner('before', 'Jump-started or battery off', 'Was it jump-started, or the battery off?', 0.06),
+  'before:jump': owner('before', 'Jump-started', 'Was it jump-started?', 0.03),
+  'before:battery': owner('before', 'Battery off or new', 'Was the battery off, flat or replaced?', 0.06),
   'before:long-stand': owner('before', 'Stood for weeks', 'Did it stand for weeks?', 0.06),
+  'before:towing': owner('before', 'Towed, or a heavy load', 'Did it tow, or carry a heavy load?', 0.05),
+  'before:altitude': owner('before', 'High in the mountains', 'Was it high in the mountains?', 0.04),
+  'before:kerb': owner('before', 'Hit a kerb or a pothole', 'Did it hit a kerb or a pothole?', 0.04),
   'before:modified': owner('before', 'Modified', 'Is anything on it modified?', 0.06),
   'before:plugs-old': owner('before', 'Plugs or coils never replaced', 'Are plugs and coils still the first, as far as you know?', 0.35),
 } as const satisfies Record<string, ObservationKind>;

@@ -10,6 +10,13 @@ export const SYSTEMS = {
   cooling: 'cooling',
   electrical: 'electrical',
   engine: 'engine itself',
+  oil: 'oil',
+  diesel: 'glow and particulate filter',
+  gearbox: 'gearbox',
+  brakes: 'brakes and stability',
+  steering: 'steering and tyres',
+  safety: 'airbag',
+  'high-voltage': 'high voltage',
 } as const;
 export type SystemId = keyof typeof SYSTEMS;
 
@@ -23,6 +30,7 @@ export const TOOLS = {
   'cleaner-spray': 'air flow sensor cleaner',
   'brake-cleaner': 'soapy water or leak spray',
   'torque-wrench': 'torque wrench',
+  'tyre-gauge': 'tyre pressure gauge',
 } as const;
 export type ToolId = keyof typeof TOOLS;
 
@@ -36,6 +44,7 @@ export const TOOL_PRICES: Readonly<Record<ToolId, number>> = {
   'cleaner-spray': 9,
   'brake-cleaner': 4,
   'torque-wrench': 35,
+  'tyre-gauge': 6,
 };
 
 export interface Repair {

@@ -1,4 +1,5 @@
 export { interpretLines, type AnswerLine, type Interpretation } from './answers.ts';
+export { BRIDGE_REFUSALS, bridgeRefusal, type BridgeCloseCode } from './bridge-refusal.ts';
 export { ByteQueue } from './byte-queue.ts';
 export {
   decodeCandump,
@@ -7,11 +8,23 @@ export {
   isNothingFound,
   looksLikeCandump,
 } from './decode-file.ts';
+export { narrowFailure, stepSentence, type KnownFailure, type NarrowedFailure } from './failure.ts';
+export {
+  FAILURE_CAUSES,
+  FAILURE_STEPS,
+  LINK_KINDS,
+  type FailureCauseId,
+  type FailureSign,
+  type FailureStep,
+  type LinkKind,
+} from './failure-table.ts';
 export { faultInLine, type LinkFault, type LinkFaultCode } from './faults.ts';
 export { AdapterPort, type Reply } from './port.ts';
 export {
+  RESUME_WITHIN_MS,
   clearCodes,
   connect,
+  resumeReading,
   takeReading,
   type ClearPermit,
   type ConnectResult,

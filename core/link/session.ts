@@ -25,7 +25,9 @@ export interface Connection {
 }
 
 export type ConnectResult =
-  { ok: true; connection: Connection } | { ok: false; fault: LinkFault; adapterVolts: number | null };
+  | { ok: true; connection: Connection }
+  /** `refused`: commands that the adapter does not know, for finding out why. */
+  | { ok: false; fault: LinkFault; adapterVolts: number | null; refused: string[] };
 
 export interface ReadProgress {
   step: string;
@@ -44,26 +46,31 @@ const RESET_MS = 4_000;
 const SEARCH_MS = 15_000;
 const REQUEST_MS = 6_000;
 
+/** Protocols to try one by one, by the number of the adapter's command set: CAN first, then the older ones. */
+const EACH_PROTOCOL = ['6', '8', '7', '9', '5', '4', '3', '2', '1'] as const;
+
 /** Echo, line feeds and spaces off, headers on, adaptive timing, protocol by search. */
 const SETUP = ['ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0'] as const;
 
 /**
  * Resets and sets up the adapter and finds the protocol. Ends in at most half a minute, whatever happens.
+ * With `eachProtocol` it sets one protocol after the other instead of leaving the search to the adapter, whose
+ * search may miss one; that ends in at most three minutes.
  */
 export async function connect(
   port: AdapterPort,
-  { signal, onProgress }: Options = {},
+  { signal, onProgress, eachProtocol = false }: Options & { eachProtocol?: boolean } = {},
 ): Promise<ConnectResult> {
-  const total = SETUP.length + 4;
+  const total = SETUP.length + 4 + (eachProtocol ? EACH_PROTOCOL.length : 0);
   let done = 0;
   let adapterVolts: number | null = null;
   const tell = (step: string) => onProgress?.({ step, done: done++, total });
-  const failed = (fault: LinkFault): ConnectResult => ({ ok: false, fault, adapterVolts });
+  const refused: string[] = [];
+  const failed = (fault: LinkFault): ConnectResult => ({ ok: false, fault, adapterVolts, refused });
 
   tell('Waking the adapter');
   const reset = await port.send('ATZ', { timeoutMs: RESET_MS, signal });
   if (!reset.ok) return failed(reset.fault);
-  const refused: string[] = [];
   for (const command of SETUP) {
     tell('Setting the adapter up');
     const reply = await port.send(command, { timeoutMs: COMMAND_MS, signal });
@@ -75,11 +82,23 @@ export async function connect(
   if (!volts.ok) return failed(volts.fault);
   const match = /(\d{1,2}\.\d+)/.exec(volts.lines.join(' '));
   if (match) adapterVolts = Number(match[1]);
-  tell('Looking for the car’s protocol');
-  const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
-  if (!first.ok) return failed(first.fault);
-  const { answers, faults } = interpretLines(first.lines.map((text) => ({ text })));
-  if (!answers.some((a) => a.payload[0] === 0x41)) return failed(faults[0] ?? { code: 'unable-to-connect' });
+  let answers: Interpretation['answers'] = [];
+  let fault: LinkFault | undefined;
+  for (const protocol of eachProtocol ? EACH_PROTOCOL : [null]) {
+    tell(protocol === null ? 'Looking for the car’s protocol' : `Trying ${protocolName(protocol)}`);
+    if (protocol !== null) {
+      const set = await port.send(`ATSP${protocol}`, { timeoutMs: COMMAND_MS, signal });
+      if (!set.ok) return failed(set.fault);
+      if (set.lines.some((l) => l.trim() === '?')) continue;
+    }
+    const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+    if (!first.ok) return failed(first.fault);
+    const said = interpretLines(first.lines.map((text) => ({ text })));
+    answers = said.answers.filter((a) => a.payload[0] === 0x41);
+    if (answers.length > 0) break;
+    fault = said.faults[0];
+  }
+  if (answers.length === 0) return failed(fault ?? { code: 'unable-to-connect' });
   tell('Asking which protocol it is');
   const number = await port.send('ATDPN', { timeoutMs: COMMAND_MS, signal });
   if (!number.ok) return failed(number.fault);
@@ -119,6 +138,9 @@ const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set([
   'low-voltage-reset',
 ]);
 
+/** How old the first part may be when a cut reading is gone on with, milliseconds; later the car may have changed. */
+export const RESUME_WITHIN_MS = 10 * 60_000;
+
 /** The parts of a full reading, in order, with the words for what would be missing. */
 const STEPS = [
   { id: 'supported', step: 'What the car can tell', part: 'the list of supported readings' },
@@ -129,6 +151,7 @@ const STEPS = [
   { id: 'identity', step: 'Identity', part: 'vehicle number and calibration' },
   { id: 'values', step: 'Lamp, self-checks and readings', part: 'lamp, self-checks and readings' },
 ] as const;
+type StepId = (typeof STEPS)[number]['id'];
 
 /**
  * Takes a full reading: codes of services 03, 07 and 0A from every control unit that answers, stored
@@ -139,13 +162,52 @@ const STEPS = [
  * Nothing is lost when it stops early: the reading says what is missing.
  */
 export async function takeReading(connection: Connection, options: Options = {}): Promise<ReadResult> {
-  const run = new ReadingRun(connection, options);
-  return run.take();
+  return new ReadingRun(connection, options, null).take();
+}
+
+/**
+ * Goes on with a reading that was cut: asks for the parts that it lacks and adds them to a copy of it. A part that
+ * was cut in its middle is asked for from its beginning. Another car in the socket, told by its number, begins anew.
+ * @param begun the earlier part, not older than {@link RESUME_WITHIN_MS}.
+ */
+export async function resumeReading(
+  connection: Connection,
+  begun: Reading,
+  options: Options = {},
+): Promise<ReadResult> {
+  const result = await new ReadingRun(connection, options, begun).take();
+  const isOtherCar = begun.vin !== undefined && result.vinNow !== null && result.vinNow !== begun.vin;
+  return isOtherCar ? takeReading(connection, options) : result;
+}
+
+/** What a part of a reading is made of, taken out when that part is asked for anew. */
+function without(reading: Reading, parts: ReadonlySet<StepId>): Reading {
+  const lacks = (id: StepId) => parts.has(id);
+  const { lamp, vin, ...rest } = structuredClone(reading);
+  return {
+    ...rest,
+    ...(lamp && !lacks('values') ? { lamp } : {}),
+    ...(vin !== undefined && !lacks('identity') ? { vin } : {}),
+    codes: rest.codes.filter((c) => !(c.state !== 'history' && lacks(c.state))),
+    frozen: lacks('frozen') ? [] : rest.frozen,
+    identities: lacks('identity') ? [] : rest.identities,
+    values: rest.values.filter(
+      (v) =>
+        !(lacks('values') && v.service === '01') &&
+        // The vehicle number is asked for anew in any case.
+        !(v.service === '09' && (lacks('identity') || v.pid === '02')),
+    ),
+    monitors: lacks('values') ? [] : rest.monitors,
+    errors: [],
+    missing: [],
+  };
 }
 
 class ReadingRun {
-  private readonly reading = emptyReading();
-  private readonly builder = new ReadingBuilder(this.reading);
+  private readonly reading: Reading;
+  private readonly builder: ReadingBuilder;
+  /** The parts that are asked for; the list of supported readings always is. */
+  private readonly wanted: ReadonlySet<StepId>;
   private fault: LinkFault | null = null;
   private readonly units = new Set<string>();
   private restarts = 0;
@@ -153,23 +215,35 @@ class ReadingRun {
   constructor(
     private readonly connection: Connection,
     private readonly options: Options,
-  ) {}
+    begun: Reading | null,
+  ) {
+    const lacking = new Set(begun?.missing.map((m) => m.part));
+    const wanted = STEPS.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.part));
+    this.wanted = new Set(wanted.map((s) => s.id));
+    this.reading = begun === null ? emptyReading() : without(begun, this.wanted);
+    this.builder = new ReadingBuilder(this.reading);
+  }
 
-  async take(): Promise<ReadResult> {
+  async take(): Promise<ReadResult & { vinNow: string | null }> {
     const { connection, reading } = this;
     reading.protocol = connection.protocol;
     if (connection.adapterVolts !== null) reading.adapterVolts = connection.adapterVolts;
     for (const [index, step] of STEPS.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: STEPS.length });
+      if (!this.wanted.has(step.id)) continue;
       if (this.fault === null) await this[step.id]();
       // Silence from every unit is an ignition that is off, not a car without codes.
       if (this.fault === null && this.units.size === 0) this.fault = { code: 'unable-to-connect' };
       if (this.fault !== null)
         reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
     }
+    const vinBefore = reading.vin;
+    // The number is asked for once more where the first part has it: the plug may have moved to another car.
+    if (vinBefore !== undefined && this.fault === null && !this.wanted.has('identity'))
+      await this.ask('0902');
     this.builder.finish();
     this.options.onProgress?.({ step: 'Done', done: STEPS.length, total: STEPS.length });
-    return { reading, fault: this.fault };
+    return { reading, fault: this.fault, vinNow: reading.vin ?? null };
   }
 
   /**

@@ -47,6 +47,22 @@ const SITUATIONS: [string, number, string | null, Entries][] = [
     null,
     [lamp('engine', 'out'), { kind: 'bulb', answer: 'lights' }, codes()],
   ],
+  ['a red message', 0, 'red-message', [{ ...lamp('other'), colour: 'red' }]],
+  ['an amber message', 3, 'other-lamp', [{ ...lamp('other'), colour: 'amber' }]],
+  ['a red message that is out again', 4, null, [{ ...lamp('other', 'out'), colour: 'red' }, codes()]],
+  ['the gearbox lamp, red', 1, 'gearbox-red', [{ ...lamp('gearbox'), colour: 'red' }]],
+  ['long brake pedal, no lamp', 0, 'long-pedal', [saw('sign:long-pedal'), codes()]],
+  ['knocks', 0, 'knocks', [lamp('engine'), saw('sign:knocks')]],
+  ['gauge high, no lamp yet', 0, 'gauge-hot', [saw('gauge:hot'), codes()]],
+  ['oil below the mark', 1, 'oil-below', [saw('gauge:oil-low'), codes()]],
+  ['coolant below the mark', 1, 'coolant-below', [saw('gauge:coolant-low'), codes()]],
+  ['smells burnt', 1, 'burnt-smell', [saw('sign:burnt-smell'), codes()]],
+  ['steers heavily', 1, 'heavy-steering', [saw('sign:heavy-steering'), codes()]],
+  ['slips', 1, 'slips', [saw('sign:slips'), codes()]],
+  ['will not rev', 2, 'limp', [saw('sign:limp'), codes()]],
+  ['grinds', 2, 'grinds', [saw('sign:grinds'), codes()]],
+  ['white smoke', 2, 'smoke', [saw('sign:white-smoke'), codes()]],
+  ['lights dim', 2, 'lights-dim', [saw('gauge:lights-dim'), codes()]],
   ['overheated, by code', 0, 'overheated-code', [lamp('engine'), codes('P0217')]],
   ['oil pressure, by code', 0, 'overheated-code', [lamp('engine'), codes('P0524')]],
   ['misfire that shakes', 1, 'misfire-shakes', [lamp('engine'), saw('sign:shakes'), codes('P0302')]],
@@ -116,6 +132,26 @@ describe('the drive allowance', () => {
       SITUATIONS.flatMap(([, , , entries]) => allowance(makeCase(...entries)).reasons.map((r) => r.id)),
     );
     expect(URGENCY_RULES.map((r) => r.id).filter((id) => !held.has(id))).toEqual([]);
+  });
+
+  test('whatever stops the car says what to do in the next minute, and whom to call', () => {
+    const stopping = URGENCY_RULES.filter((r) => r.level <= 1);
+    expect(stopping.length).toBeGreaterThan(15);
+    expect(stopping.filter((r) => (r.minute?.length ?? 0) < 1 || !r.call).map((r) => r.id)).toEqual([]);
+    expect(URGENCY_RULES.filter((r) => r.level > 2 && r.minute).map((r) => r.id)).toEqual([]);
+    expect(allowance(makeCase(lamp('temperature'))).reasons[0]?.minute.join(' ')).toMatch(/cap shut/);
+  });
+
+  test('an accepted code no longer shortens the road; a dangerous one still does', () => {
+    const of = (record: CaseRecord, ...accepted: string[]) =>
+      driveAllowance(urgencyFacts(foldCase(record), [], new Set(accepted))).level;
+    const rear = makeCase(lamp('engine', 'out'), codes('P0141', 'P1345'));
+    expect(of(rear)).toBe(3);
+    expect(of(rear, 'P0141', 'P1345')).toBe(4);
+    // Another one next to it is seen at once.
+    expect(of(makeCase(lamp('engine', 'out'), codes('P0141', 'P0420')), 'P0141')).toBe(3);
+    expect(of(makeCase(codes('P0302')), 'P0302')).toBe(2);
+    expect(of(makeCase(codes('P0016')), 'P0016')).toBe(1);
   });
 
   test('the screen can say what would change it', () => {

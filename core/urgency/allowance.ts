@@ -7,6 +7,10 @@ export interface AllowanceReason {
   /** The fact, with its reason. */
   text: string;
   then: string;
+  /** The next minute, step by step; empty where there is no hurry. */
+  minute: readonly string[];
+  /** Whom to call when that does not settle it; null where nobody need be called. */
+  call: string | null;
   /** Whether this reason is among those that decide. */
   isDeciding: boolean;
 }
@@ -58,6 +62,8 @@ export function driveAllowance(facts: UrgencyFacts): Allowance {
       level: r.level,
       text: r.because,
       then: r.then,
+      minute: r.minute ?? [],
+      call: r.call ?? null,
       isDeciding: r.level === level,
     })),
     change: first

@@ -14,6 +14,10 @@ export interface UrgencyRule {
   because: string;
   /** What to do now. */
   then: string;
+  /** The next minute, step by step; every rule that stops the car has it. */
+  minute?: readonly string[];
+  /** Whom to call when that does not settle it. */
+  call?: string;
   /** Completes: Would be "..." once ... */
   once: string;
   /** Where this rule stands for something unknown: the most that knowing it may promise. */
@@ -33,6 +37,11 @@ const code =
   (...keys: ObservationKey[]) =>
   (f: UrgencyFacts) =>
     keys.some((k) => f.activeKeys.has(k));
+/** The same, without the codes that the owner knows and accepts. */
+const newCode =
+  (...keys: ObservationKey[]) =>
+  (f: UrgencyFacts) =>
+    keys.some((k) => f.newKeys.has(k));
 const odd =
   (...rules: string[]) =>
   (f: UrgencyFacts) =>
@@ -47,6 +56,12 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('oil'),
     because: 'The oil pressure lamp is lit: without pressure the bearings are gone in minutes.',
     then: 'Stop where it is safe and switch off now. Check the oil level after five minutes; do not start it again while the lamp lights.',
+    minute: [
+      'Off the pedal, out of gear, and let it roll to a safe place.',
+      'Switch the engine off at once, then the warning lights on.',
+      'After five minutes on level ground read the oil level; below the mark: top up, and start only to see whether the lamp goes out within five seconds.',
+    ],
+    call: 'A breakdown service or a tow; tell them which lamp it is.',
     once: 'the oil lamp is out and the level is right',
   },
   {
@@ -55,6 +70,12 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('temperature'),
     because: 'The temperature lamp is lit: an overheated engine warps its head.',
     then: 'Stop and switch off. Do not open the coolant cap, it is under pressure; wait half an hour.',
+    minute: [
+      'Heater to its hottest and fan to full: it draws heat out of the engine while you pull over.',
+      'Stop where it is safe, switch off, leave the cap shut: it would scald you.',
+      'Wait half an hour, then read the level at the tank from outside.',
+    ],
+    call: 'A breakdown service or a tow; tell them which lamp it is.',
     once: 'the coolant is filled, cold, and the lamp stays out',
   },
   {
@@ -63,7 +84,65 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('brakes'),
     because: 'The brake lamp is lit: fluid may be low or a circuit lost.',
     then: 'Stop gently. Is the parking brake fully off? If the lamp stays or the pedal feels long, have it towed.',
+    minute: [
+      'Press the pedal gently: does it feel as always? Slow down with the gears too.',
+      'Let the parking brake right down. Lamp out? Then that was it.',
+      'Otherwise stop where it is safe and leave it there.',
+    ],
+    call: 'A tow. With a soft pedal nobody drives it another metre.',
     once: 'the brakes have been looked at',
+  },
+  {
+    id: 'red-message',
+    level: 0,
+    holds: (f) => f.redLamps.has('other'),
+    because: 'A red lamp or message is lit: red asks you to stop.',
+    then: 'Stop where it is safe, switch off, and look it up in the handbook before you go on.',
+    minute: [
+      'Off the pedal, stop where it is safe, warning lights on.',
+      'Switch off. The handbook’s page on lamps is usually near its end.',
+    ],
+    call: 'A breakdown service, if the handbook says stop or says nothing.',
+    once: 'the handbook says that it may be driven',
+  },
+  {
+    id: 'long-pedal',
+    level: 0,
+    holds: yes('sign:long-pedal'),
+    because: 'The brake pedal is long or soft: a circuit may be empty.',
+    then: 'Do not drive it. Brakes are licensed work.',
+    minute: [
+      'Pump the pedal, slow down with the gears and the parking brake, gently.',
+      'Stop where it is safe and leave it there.',
+    ],
+    call: 'A tow. Nobody drives it another metre.',
+    once: 'the brakes have been mended',
+  },
+  {
+    id: 'knocks',
+    level: 0,
+    holds: yes('sign:knocks'),
+    because: 'It knocks deep in the engine: a bearing may be failing.',
+    then: 'Switch off and do not start it again before the oil has been looked at.',
+    minute: [
+      'Off the pedal, out of gear, stop where it is safe, switch off.',
+      'After five minutes read the oil level.',
+    ],
+    call: 'A breakdown service; ask for a tow, not for a start.',
+    once: 'the noise is found and gone',
+  },
+  {
+    id: 'gauge-hot',
+    level: 0,
+    holds: yes('gauge:hot'),
+    because: 'The temperature is too high: an overheated engine warps its head.',
+    then: 'Stop and switch off before the lamp comes. Do not open the coolant cap.',
+    minute: [
+      'Heater to its hottest, fan to full, while you pull over.',
+      'Switch off and wait half an hour with the cap shut.',
+    ],
+    call: 'A breakdown service, if the level is low and does not stay up.',
+    once: 'it stays at its usual temperature',
   },
   {
     id: 'overheated-code',
@@ -71,6 +150,11 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: (f) => f.activeCodes.some((c) => c.code === 'P0217' || c.code === 'P0298' || c.code === 'P0524'),
     because: 'The control unit saw too much heat or too little oil pressure.',
     then: 'Stop and switch off. Let it cool, check oil and coolant when cold.',
+    minute: [
+      'Off the pedal, stop where it is safe, switch off.',
+      'Leave the coolant cap shut; wait half an hour.',
+    ],
+    call: 'A breakdown service or a tow; tell them which lamp it is.',
     once: 'oil and coolant are right and the code does not return',
   },
   {
@@ -79,6 +163,12 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: (f) => f.lamps.get('engine') === 'flashing',
     because: 'The engine lamp flashes: misfire is overheating the catalyst.',
     then: 'Off the pedal, drive without load to the nearest safe place and stop. Each minute under load can cost the catalyst.',
+    minute: [
+      'Ease off the pedal until it stops flashing; no overtaking, no hills.',
+      'Go to the nearest safe place, not home, and stop.',
+      'Leave it off dry grass: the catalyst under it may glow.',
+    ],
+    call: 'A tow, if it still flashes or shakes after it has stood.',
     once: 'the lamp no longer flashes',
   },
   {
@@ -87,6 +177,12 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('charging'),
     because: 'The charging lamp is lit: the car runs on its battery, for half an hour at best.',
     then: 'Switch off what you do not need and drive to the nearest safe place. If a belt drives the water pump, watch the temperature and stop if it climbs.',
+    minute: [
+      'Heating, rear screen, radio and fans off; lights stay on in the dark.',
+      'Do not switch the engine off before you are where you want to be: it may not start again.',
+      'Watch the temperature: where the same belt drives the water pump, stop if it climbs.',
+    ],
+    call: 'Somebody with a charger, or a breakdown service.',
     once: 'it charges again',
   },
   {
@@ -95,6 +191,8 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: (f) => code(...MISFIRE)(f) && yes('sign:shakes')(f),
     because: 'It misfires and shakes: unburnt fuel reaches the catalyst.',
     then: 'Drive no further than to a safe place, without load.',
+    minute: ['Ease off the pedal; no hills, no overtaking.', 'To the nearest safe place, then switch off.'],
+    call: 'A tow, if it shakes at idle as well.',
     once: 'the shake is gone',
   },
   {
@@ -103,6 +201,11 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: yes('sign:stalls'),
     because: 'It stalls: steering and brakes lose their help when it does.',
     then: 'Not in traffic. Have it moved, or drive only where a stall hurts nobody.',
+    minute: [
+      'Keep a hand on the wheel: steering and brakes get heavy when it stalls, but they work.',
+      'Leave the traffic at the next place where you can stop.',
+    ],
+    call: 'A tow, if it stalls while rolling.',
     once: 'it no longer stalls',
   },
   {
@@ -111,6 +214,12 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: yes('sign:fuel-smell'),
     because: 'It smells of fuel: a leak can burn.',
     then: 'Stop, look underneath and round the rail. If anything drips, do not start it.',
+    minute: [
+      'Stop, switch off, no smoking, nothing that sparks.',
+      'Look underneath from a step away: does anything drip?',
+      'If it drips, or you see smoke: away from the car, and the fire brigade.',
+    ],
+    call: 'The fire brigade if it drips; else a breakdown service.',
     once: 'the smell is found and gone',
   },
   {
@@ -119,6 +228,11 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('steering'),
     because: 'The steering lamp is lit: its help may go from one bend to the next.',
     then: 'Drive slowly to a safe place and try how it steers standing. Steering is licensed work.',
+    minute: [
+      'Slow down, both hands: it may be heavy from one moment to the next.',
+      'Stop where it is safe and turn the wheel standing: heavy or normal?',
+    ],
+    call: 'A workshop; by tow, if it is heavy.',
     once: 'the steering has been looked at',
   },
   {
@@ -127,7 +241,86 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: lit('high-voltage'),
     because: 'The high-voltage system reports a fault: it may cut the drive, and its cables can kill.',
     then: 'Park safely, touch nothing orange, and call licensed help.',
+    minute: [
+      'Stop in the open, away from walls and other cars.',
+      'Switch off, key away from the car, everyone out.',
+      'Smoke, hissing or a sweet smell: well away, and the fire brigade: say that it is a high-voltage car.',
+    ],
+    call: 'The maker’s breakdown line or a workshop licensed for high voltage.',
     once: 'licensed people have looked at the high-voltage system',
+  },
+  {
+    id: 'oil-below',
+    level: 1,
+    holds: yes('gauge:oil-low'),
+    because: 'The oil is below the mark.',
+    then: 'Top it up with the grade that the handbook names before you drive.',
+    minute: [
+      'Engine off. Top up a little at a time, wait a minute, read again.',
+      'Look underneath for drips.',
+    ],
+    call: 'Anybody who can bring a litre of oil.',
+    once: 'the level is between the marks',
+  },
+  {
+    id: 'coolant-below',
+    level: 1,
+    holds: yes('gauge:coolant-low'),
+    because: 'The coolant is below the mark.',
+    then: 'Fill it up on a cold engine before you drive, and watch the temperature.',
+    minute: [
+      'Only on a cold engine: cap off slowly, a rag over it.',
+      'Fill to the mark; water will do to get home, then the right coolant.',
+    ],
+    call: 'Anybody who can bring water and coolant.',
+    once: 'the level is right and stays',
+  },
+  {
+    id: 'burnt-smell',
+    level: 1,
+    holds: yes('sign:burnt-smell'),
+    because: 'It smells burnt: a brake, a belt, a clutch or a wire is too hot.',
+    then: 'Stop and look for smoke; go on only once you know where it comes from.',
+    minute: [
+      'Stop where it is safe, away from dry grass, and switch off.',
+      'Is one wheel much hotter than the others? Do not touch it: a hand near it tells.',
+      'Smoke from under the bonnet: leave it shut, away from the car, call the fire brigade.',
+    ],
+    call: 'The fire brigade if there is smoke; else a breakdown service.',
+    once: 'its source is found',
+  },
+  {
+    id: 'heavy-steering',
+    level: 1,
+    holds: yes('sign:heavy-steering'),
+    because: 'It steers heavily: the help for the steering has gone.',
+    then: 'Slowly to a safe place. Steering is licensed work.',
+    minute: ['Slow down, both hands.', 'Stop at the next place with room.'],
+    call: 'A workshop; by tow, if you cannot turn it with ease.',
+    once: 'the steering has been looked at',
+  },
+  {
+    id: 'gearbox-red',
+    level: 1,
+    holds: (f) => f.redLamps.has('gearbox'),
+    because: 'The gearbox lamp is red: it is too hot, or has lost its fluid.',
+    then: 'Stop where it is safe, out of gear, and let it cool.',
+    minute: [
+      'Out of gear, stop where it is safe.',
+      'Let it idle in neutral if the handbook says so; else off.',
+    ],
+    call: 'A breakdown service; ask whether it may be towed on its wheels.',
+    once: 'the lamp stays out and the fluid is right',
+  },
+  {
+    id: 'slips',
+    level: 1,
+    holds: yes('sign:slips'),
+    because: 'The revs rise and the speed does not: clutch or gearbox slips.',
+    then: 'Drive no further than to a safe place; slipping burns it up.',
+    minute: ['Ease off; a higher gear and little pedal.', 'Stop at the next safe place.'],
+    call: 'A breakdown service.',
+    once: 'it no longer slips',
   },
   {
     id: 'charging-low',
@@ -135,6 +328,11 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: odd('charging'),
     because: 'The charging voltage is wrong while the engine runs.',
     then: 'Drive to the nearest safe place; measure at the battery.',
+    minute: [
+      'Heating, rear screen and radio off.',
+      'Drive to the nearest place where it may stand; do not switch off before.',
+    ],
+    call: 'Somebody with a charger.',
     once: 'it charges within 13.5 to 14.8 V',
   },
   {
@@ -143,6 +341,11 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     holds: code('code:cam-timing'),
     because: 'Camshaft and crankshaft are out of step: the valves may be next.',
     then: 'Do not drive it further than to a safe place until the timing has been looked at.',
+    minute: [
+      'No high revs. Stop at the nearest safe place.',
+      'Do not start it again to see whether it is still there.',
+    ],
+    call: 'A tow to a workshop.',
     once: 'the timing has been checked',
   },
   {
@@ -160,6 +363,38 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     because: 'It shakes or pulls weakly, and nobody knows yet why.',
     then: 'Short and gentle trips until it has been read.',
     once: 'the cause is known',
+  },
+  {
+    id: 'limp',
+    level: 2,
+    holds: yes('sign:limp'),
+    because: 'It protects itself: it will not rev, or stays in one gear.',
+    then: 'Short trips, no motorway, no overtaking, until it has been read.',
+    once: 'it revs and shifts as always',
+  },
+  {
+    id: 'grinds',
+    level: 2,
+    holds: (f) => yes('sign:grinds')(f) || yes('sign:pulls-aside')(f),
+    because: 'It grinds when braking or pulls to one side: brake, tyre or suspension.',
+    then: 'Short trips at low speed; have brakes and tyres looked at.',
+    once: 'brakes and tyres have been looked at',
+  },
+  {
+    id: 'smoke',
+    level: 2,
+    holds: (f) => yes('sign:white-smoke')(f) || yes('sign:sweet-smell')(f) || yes('sign:blue-smoke')(f),
+    because: 'It burns coolant or oil, or leaks coolant.',
+    then: 'Short trips; read both levels before each.',
+    once: 'the levels stay where they are',
+  },
+  {
+    id: 'lights-dim',
+    level: 2,
+    holds: yes('gauge:lights-dim'),
+    because: 'The lights dim at idle: it may not charge.',
+    then: 'Short trips by day, and measure the charging voltage.',
+    once: 'it charges within 13.5 to 14.8 V',
   },
   {
     id: 'rich',
@@ -238,7 +473,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'lean',
     level: 3,
-    holds: code('code:lean'),
+    holds: newCode('code:lean'),
     because: 'It runs too lean: hotter than it should under load.',
     then: 'Drive gently, without heavy load, and mend it within weeks.',
     once: 'the mixture is right again',
@@ -246,7 +481,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'sensor',
     level: 3,
-    holds: code(
+    holds: newCode(
       'code:air-flow-circuit',
       'code:air-flow-range',
       'code:manifold-pressure',
@@ -268,7 +503,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'emission',
     level: 3,
-    holds: code('code:catalyst', 'code:evap-leak', 'code:purge'),
+    holds: newCode('code:catalyst', 'code:evap-leak', 'code:purge'),
     because: 'An emission check failed: no danger to the engine, but an inspection would fail.',
     then: 'Drive normally and mend it before the inspection.',
     once: 'the check passes again',
@@ -276,7 +511,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'undescribed',
     level: 2,
-    holds: (f) => f.activeCodes.length > 0 && f.activeKeys.size === 0,
+    holds: (f) => f.newCodes.length > 0 && f.newKeys.size === 0,
     because: 'The codes are not described here, so nothing good is assumed.',
     then: 'Short trips; look the codes up under this make and model.',
     once: 'the codes are understood',
@@ -284,7 +519,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'pending-or-stored',
     level: 3,
-    holds: (f) => f.activeCodes.length > 0,
+    holds: (f) => f.newCodes.length > 0,
     because: 'Codes are stored.',
     then: 'Some weeks, while you find the cause.',
     once: 'no code is left',

@@ -1,3 +1,21 @@
 export { MARKETS, socketCoverage, type Coverage, type Market } from './coverage.ts';
-export { FUELS, ageOf, cylindersOf, vehicleSchema, type Fuel, type Vehicle } from './vehicle.ts';
+export { socketPlaces, type SocketPlace } from './socket-places.ts';
+export {
+  ASPIRATIONS,
+  FUELS,
+  GEARBOXES,
+  ROADS,
+  acceptCode,
+  acceptedNow,
+  ageOf,
+  cylindersOf,
+  vehicleSchema,
+  withdrawCode,
+  type AcceptedCode,
+  type Fuel,
+  type RoadKind,
+  type UsualTrip,
+  type Vehicle,
+} from './vehicle.ts';
 export { checkDigit, readVin, withCheckDigit, type VinReport } from './vin.ts';
+export { compareVins, type VinComparison } from './vin-comparison.ts';

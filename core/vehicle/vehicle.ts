@@ -3,6 +3,34 @@ import { z } from 'zod';
 export const FUELS = ['petrol', 'diesel', 'hybrid', 'lpg', 'electric', 'unknown'] as const;
 export type Fuel = (typeof FUELS)[number];
 
+export const ASPIRATIONS = ['natural', 'turbo', 'unknown'] as const;
+export const GEARBOXES = ['manual', 'automatic', 'unknown'] as const;
+/** Where a usual trip leads along; self-checks ask for one or the other. */
+export const ROADS = ['town', 'country', 'motorway'] as const;
+export type RoadKind = (typeof ROADS)[number];
+
+const tripSchema = z.object({
+  name: z.string().min(1),
+  road: z.enum(ROADS),
+  minutes: z.number().positive(),
+  /** Kilometres. */
+  distance: z.number().positive(),
+  perWeek: z.number().min(0),
+});
+/** A drive that the owner makes anyway. */
+export type UsualTrip = z.infer<typeof tripSchema>;
+
+const acceptedCodeSchema = z.object({
+  code: z.string().regex(/^[PCBU][0-3][0-9A-F]{3}$/),
+  reason: z.string().min(1),
+  /** ISO 8601 moment at which the owner accepted it. */
+  since: z.iso.datetime(),
+  /** When it was taken back; the record of it stays. */
+  until: z.iso.datetime().optional(),
+});
+/** A code with a known reason that the owner lives with, such as a deliberate change of the vehicle. */
+export type AcceptedCode = z.infer<typeof acceptedCodeSchema>;
+
 export const vehicleSchema = z.object({
   id: z.string().regex(/^veh_/),
   /** Make and model in the owner's words. */
@@ -16,13 +44,16 @@ export const vehicleSchema = z.object({
   /** Litres. */
   displacement: z.number().positive().optional(),
   cylinders: z.number().int().min(1).max(16).optional(),
-  aspiration: z.enum(['natural', 'turbo', 'unknown']),
+  aspiration: z.enum(ASPIRATIONS),
+  gearbox: z.enum(GEARBOXES).optional(),
   /** Kilometres. */
   distance: z.number().min(0).optional(),
   modifications: z.string().optional(),
   /** ISO dates. */
   warrantyEnds: z.string().optional(),
   inspectionDue: z.string().optional(),
+  usualTrips: z.array(tripSchema).optional(),
+  acceptedCodes: z.array(acceptedCodeSchema).optional(),
 });
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;
@@ -35,4 +66,30 @@ export function cylindersOf(vehicle: Vehicle): number {
 /** Age in years at a moment, or null when the year is unknown. */
 export function ageOf(vehicle: Vehicle, at: Date): number | null {
   return vehicle.year === undefined ? null : Math.max(0, at.getUTCFullYear() - vehicle.year);
+}
+
+/** Codes that the owner accepts now, by code. What was taken back is left out. */
+export function acceptedNow(vehicle: Vehicle): ReadonlyMap<string, AcceptedCode> {
+  return new Map((vehicle.acceptedCodes ?? []).filter((a) => a.until === undefined).map((a) => [a.code, a]));
+}
+
+/** The vehicle with one more accepted code; one that is accepted already keeps its date and gets the new reason. */
+export function acceptCode(vehicle: Vehicle, code: string, reason: string, now: string): Vehicle {
+  const known = vehicle.acceptedCodes ?? [];
+  return acceptedNow(vehicle).has(code)
+    ? {
+        ...vehicle,
+        acceptedCodes: known.map((a) => (a.code === code && a.until === undefined ? { ...a, reason } : a)),
+      }
+    : { ...vehicle, acceptedCodes: [...known, { code, reason, since: now }] };
+}
+
+/** The vehicle with a code no longer accepted. That it once was stays on record. */
+export function withdrawCode(vehicle: Vehicle, code: string, now: string): Vehicle {
+  return {
+    ...vehicle,
+    acceptedCodes: (vehicle.acceptedCodes ?? []).map((a) =>
+      a.code === code && a.until === undefined ? { ...a, until: now } : a,
+    ),
+  };
 }

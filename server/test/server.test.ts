@@ -63,7 +63,7 @@ describe('the server', () => {
   let http: ReturnType<ReturnType<typeof createApp>['listen']>;
 
   beforeAll(async () => {
-    http = createApp({ pages, isDemo: true }).listen(0, '127.0.0.1');
+    http = createApp({ pages, isDemo: true, bridgePorts: [35_000] }).listen(0, '127.0.0.1');
     await new Promise((resolve) => http.once('listening', resolve));
     base = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
   });
@@ -79,8 +79,11 @@ describe('the server', () => {
     }
   });
 
-  test('it says whether this is a demonstration, and nothing else', async () => {
-    expect(await (await fetch(`${base}/api/config`)).json()).toEqual({ demo: true });
+  test('it says whether this is a demonstration and which ports the bridge reaches, nothing else', async () => {
+    expect(await (await fetch(`${base}/api/config`)).json()).toEqual({
+      demo: true,
+      bridgePorts: [35_000],
+    });
     expect((await fetch(`${base}/api/other`)).status).toBe(404);
   });
 

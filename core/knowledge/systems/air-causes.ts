@@ -17,7 +17,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   {
     id: 'vacuum-hose-off', title: 'Vacuum hose off or split', system: 'air', scope: 'engine', prior: 0.03,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
-    effects: { ...LEAK_EFFECTS, 'sign:hiss': 0.65, 'before:worked-on': 0.35 },
+    effects: { 'before:unplugged': 0.35, ...LEAK_EFFECTS, 'sign:hiss': 0.65, 'before:worked-on': 0.35 },
     repair: seal('Replace the vacuum hose', 8, 20, ['Follow each thin hose from end to end; the ends harden and split first.', 'Cut the new one to the same length, push it fully on.', 'Listen for the hiss with the engine idling.']),
   },
   {
@@ -28,7 +28,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
-    effects: { ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
+    effects: { 'sign:long-pedal': 0.15, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
     repair: { ...seal('Have the brake booster looked at', 140, 120, ['A hiss at the pedal that changes when you press it: the booster.', 'Brakes are at stake: leave the booster to a workshop.']), isLicensed: true },
   },
   {
@@ -43,7 +43,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'maf-unplugged', title: 'Air flow sensor unplugged', system: 'air', scope: 'engine', prior: 0.006,
-    effects: { 'code:air-flow-circuit': 0.97, 'code:intake-temperature': 0.35, 'code:lean': 0.15, 'reading:air-flow-dead': 0.95, 'reading:intake-temperature-rail': 0.35, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:stalls': 0.25, 'before:worked-on': 0.8 },
+    effects: { 'before:unplugged': 0.7, 'sign:limp': 0.15, 'code:air-flow-circuit': 0.97, 'code:intake-temperature': 0.35, 'code:lean': 0.15, 'reading:air-flow-dead': 0.95, 'reading:intake-temperature-rail': 0.35, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:stalls': 0.25, 'before:worked-on': 0.8 },
     repair: seal('Plug the air flow sensor in', 0, 5, ['Ignition off.', 'Push the plug on until the catch snaps; the seal must lie flat.']),
   },
   {
@@ -64,17 +64,17 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'air-filter', title: 'Air filter blocked', system: 'air', scope: 'engine', prior: 0.008,
-    effects: { 'code:air-flow-range': 0.1, 'code:rich': 0.12, 'sign:weak': 0.6, 'sign:thirsty': 0.5, 'sign:uphill': 0.4, 'frame:load': 0.5 },
+    effects: { 'before:altitude': 0.08, 'code:air-flow-range': 0.1, 'code:rich': 0.12, 'sign:weak': 0.6, 'sign:thirsty': 0.5, 'sign:uphill': 0.4, 'frame:load': 0.5 },
     repair: seal('Fit a new air filter', 14, 10, ['Open the box, note how the old one lies.', 'Wipe the box, new filter, all clips shut.']),
   },
   {
     id: 'map-failed', title: 'Manifold pressure sensor or its hose', system: 'air', scope: 'engine', prior: 0.01,
-    effects: { 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
+    effects: { 'before:altitude': 0.12, 'sign:limp': 0.2, 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
     repair: seal('Fit a new manifold pressure sensor', 35, 20, ['Hose first: split, blocked with soot, off?', 'Sensor off, look into its port, clean it, new one with seal.']),
   },
   {
     id: 'iat-unplugged', title: 'Intake temperature sensor unplugged', system: 'air', scope: 'engine', prior: 0.005,
-    effects: { 'code:intake-temperature': 0.97, 'reading:intake-temperature-rail': 0.97, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3, 'before:worked-on': 0.75 },
+    effects: { 'before:unplugged': 0.7, 'code:intake-temperature': 0.97, 'reading:intake-temperature-rail': 0.97, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3, 'before:worked-on': 0.75 },
     repair: seal('Plug the intake temperature sensor in', 0, 5, ['Ignition off. Push the plug on until the catch snaps.']),
   },
   {
@@ -90,7 +90,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
-    effects: { 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
+    effects: { 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
     repair: seal('Fit a new throttle body', 160, 60, ['Check the plug and both sensor tracks first.', 'New gasket, learn the stops with ignition on for a minute.']),
   },
   {

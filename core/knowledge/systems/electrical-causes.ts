@@ -4,18 +4,29 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   {
     id: 'battery-weak', title: 'Battery weak', system: 'electrical', scope: 'engine', prior: 0.015,
     priorFactors: [{ when: { kind: 'age-over', years: 5 }, factor: 1.4 }],
-    effects: { 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
+    effects: { 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
     repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: ['Charge overnight and test before you buy.', 'Earth lead off first, on last.', 'Radio code and windows may have to be set again.'] },
   },
   {
     id: 'alternator', title: 'Alternator or its belt does not charge', system: 'electrical', scope: 'engine', prior: 0.012,
-    effects: { 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
+    effects: { 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
     repair: { title: 'Mend the charging', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: ['Belt tight and dry? Plug on?', 'Measure at the alternator itself: a bad cable looks the same.', 'Battery earth off before you touch the big nut.'] },
   },
   {
     id: 'ground-bad', title: 'Ground strap corroded', system: 'electrical', scope: 'engine', prior: 0.006,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.6 }],
-    effects: { 'code:supply-voltage': 0.4, 'code:misfire-several': 0.25, 'code:crank-sensor': 0.08, 'code:throttle': 0.1, 'sign:hard-start': 0.5, 'sign:rough-idle': 0.2, 'sign:wet': 0.15 },
+    effects: { 'gauge:lights-dim': 0.15, 'before:jump': 0.15, 'code:supply-voltage': 0.4, 'code:misfire-several': 0.25, 'code:crank-sensor': 0.08, 'code:throttle': 0.1, 'sign:hard-start': 0.5, 'sign:rough-idle': 0.2, 'sign:wet': 0.15 },
     repair: { title: 'Clean or renew the ground strap', parts: 9, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Both ends off, bright metal, grease over the joint.', 'Measure again while cranking: under 0.2 V.'] },
+  },
+  {
+    id: 'drive-belt', title: 'V-ribbed belt slips or is worn', system: 'electrical', scope: 'engine', prior: 0.008,
+    priorFactors: [{ when: { kind: 'distance-over', km: 90_000 }, factor: 1.5 }],
+    effects: { 'sign:squeals': 0.8, 'lamp:charging': 0.3, 'reading:charging-low': 0.35, 'sign:burnt-smell': 0.25, 'gauge:lights-dim': 0.2, 'sign:heavy-steering': 0.15, 'sign:wet': 0.4 },
+    repair: { title: 'Fit a new V-ribbed belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: ['Draw the belt’s path before it comes off.', 'Turn the tensioner and the pulleys by hand: a rough one is the reason.', 'New belt on every rib, start, look and listen.'] },
+  },
+  {
+    id: 'starter', title: 'Starter, its relay or its cable', system: 'electrical', scope: 'engine', prior: 0.008,
+    effects: { 'sign:no-start': 0.85, 'sign:hard-start': 0.4 },
+    repair: { title: 'Mend the starter circuit', parts: 120, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'jacking'], steps: ['Battery and cables first: a good starter on a bad cable is a wasted one.', 'Earth lead off before the big cable is touched.'] },
   },
 ];

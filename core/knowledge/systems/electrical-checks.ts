@@ -20,4 +20,16 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
     outcomes: [found('right', '13.5 to 14.8 V', 'It charges.'), found('low', 'Below', 'Alternator, belt or cable.')],
     otherwise: [0.96, 0.04], given: { alternator: [0.04, 0.96] },
   },
+  {
+    id: 'belt-look', title: 'Look at the V-ribbed belt', scope: 'engine', system: 'electrical', minutes: 6, cost: 0, tools: [], cautions: ['moving-parts'],
+    how: 'Engine off, key away: cracks across the ribs, shine, oil on it, or more than a thumb’s slack on the longest run?',
+    outcomes: [found('sound', 'Dry, tight, no cracks', 'The belt is not it.'), found('worn', 'Cracked, glazed or slack', 'It slips.')],
+    otherwise: [0.88, 0.12], given: { 'drive-belt': [0.08, 0.92], alternator: [0.75, 0.25] },
+  },
+  {
+    id: 'starter-click', title: 'What happens when you turn the key to start?', scope: 'engine', system: 'electrical', minutes: 3, cost: 0, tools: [], cautions: ['moving-parts'],
+    how: 'Somebody turns the key with the lights on, out of gear: nothing, one click, fast clicking, slow cranking, or cranking well? Watch the lights.',
+    outcomes: [found('cranks', 'Cranks well', 'Battery and starter are fine.'), found('slow', 'Slow or fast clicking, lights go dim', 'Battery or cables.'), found('click', 'One click or nothing, lights stay bright', 'Starter, its relay, or the gear switch.')],
+    otherwise: [0.95, 0.03, 0.02], given: { starter: [0.06, 0.14, 0.8], 'battery-weak': [0.3, 0.65, 0.05], 'ground-bad': [0.5, 0.42, 0.08] },
+  },
 ];

@@ -26,7 +26,7 @@ export const EXHAUST_CAUSES: readonly Cause[] = [
   {
     id: 'catalyst-worn', title: 'Catalyst worn out', system: 'exhaust', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'distance-over', km: 160_000 }, factor: 1.8 }],
-    effects: { 'code:catalyst': 0.92, 'sign:weak': 0.12 },
+    effects: { 'sign:egg-smell': 0.2, 'before:towing': 0.08, 'code:catalyst': 0.92, 'sign:weak': 0.12 },
     repair: { title: 'Have the catalyst replaced', parts: 320, ownerMinutes: 150, shopMinutes: 90, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking', 'exhaust-gas'], steps: ['A catalyst dies of something: cure misfire, oil use or rich running first.', 'It may not be removed or emptied where the law says so.'] },
   },
 ];

@@ -1,5 +1,6 @@
 import type { Assessment } from '@pincer/core/assess';
 import { LAMPS, type Entry } from '@pincer/core/case';
+import { stepSentence } from '@pincer/core/link';
 import { causeById, checkById, isObservationKey, observationKind } from '@pincer/core/knowledge';
 
 /** Whether an entry is something that the car said; the others are the owner's. */
@@ -33,7 +34,7 @@ const MODE_WORDS = {
 export function entrySentence(entry: Entry, assessment: Assessment): string {
   switch (entry.kind) {
     case 'lamp':
-      return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}.`;
+      return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}${entry.colour && entry.mode !== 'out' ? `, ${entry.colour}` : ''}.`;
     case 'bulb':
       return `The engine lamp at key-on: ${{ lights: 'lights', 'does-not': 'does not light', unknown: 'not tried' }[entry.answer]}.`;
     case 'observation': {
@@ -46,10 +47,13 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
       return entry.outcome === 'talking'
         ? `${entry.adapter} talks${entry.protocol ? `, ${entry.protocol}` : ''}${entry.volts === undefined ? '' : `, ${entry.volts.toFixed(1)} V`}.`
         : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
+    case 'connection-step':
+      return stepSentence(entry.step, entry.answer);
     case 'reading': {
       const codes = [...new Set(entry.reading.codes.map((c) => c.code))];
       const what = entry.isComplete ? 'Full reading' : PART_WORDS[entry.via];
-      return `${what}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
+      const after = entry.continues ? ', gone on with after a cut' : '';
+      return `${what}${after}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'check': {
       const [id = '', cylinder] = entry.check.split(':');

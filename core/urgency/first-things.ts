@@ -1,0 +1,156 @@
+import type { CaseState, LampId } from '@pincer/core/case';
+import { checkById, type ObservationKey } from '@pincer/core/knowledge';
+import type { Vehicle } from '@pincer/core/vehicle';
+
+/** Something that costs next to nothing and is worth doing before anything else. */
+export interface FirstThing {
+  id: string;
+  title: string;
+  /** Why it comes first here. */
+  why: string;
+  /** The check whose result can be noted at once; null where there is nothing to note. */
+  check: string | null;
+  /** Minutes that it takes. */
+  minutes: number;
+}
+
+interface Known {
+  state: CaseState;
+  vehicle: Vehicle;
+  isLit: (lamp: LampId) => boolean;
+  isYes: (key: ObservationKey) => boolean;
+}
+
+interface FirstThingRule {
+  id: string;
+  title: string;
+  why: string;
+  check?: string;
+  minutes?: number;
+  when: (known: Known) => boolean;
+}
+
+const burns = ({ vehicle }: Known): boolean => vehicle.fuel !== 'electric';
+
+/** Cheap things first, in the order in which they are offered. */
+export const FIRST_THINGS: readonly FirstThingRule[] = [
+  {
+    id: 'parking-brake',
+    title: 'Let the parking brake right down',
+    why: 'A lever one notch up lights the same lamp as lost fluid.',
+    check: 'parking-brake-try',
+    when: ({ isLit }) => isLit('brakes'),
+  },
+  {
+    id: 'oil',
+    title: 'Read the oil level',
+    why: 'It costs nothing, and low oil is the one thing that ruins an engine within minutes.',
+    check: 'oil-level',
+    when: (k) =>
+      burns(k) &&
+      (k.isLit('oil') || k.isLit('engine') || k.isYes('sign:knocks') || k.isYes('sign:blue-smoke')),
+  },
+  {
+    id: 'coolant',
+    title: 'Read the coolant level, cold',
+    why: 'From outside the tank; the cap stays shut while it is warm.',
+    check: 'coolant-level',
+    when: ({ isLit, isYes }) =>
+      isLit('temperature') || isYes('gauge:hot') || isYes('sign:sweet-smell') || isYes('sign:white-smoke'),
+  },
+  {
+    id: 'fuel-cap',
+    title: 'Turn the fuel cap until it clicks, and look at its seal',
+    why: 'A cap left loose at the last filling lights the engine lamp a day or two later.',
+    check: 'cap-look',
+    when: (k) => burns(k) && k.isLit('engine') && k.isYes('before:refuelled') && k.vehicle.fuel !== 'diesel',
+  },
+  {
+    id: 'connectors',
+    title: 'Push home every plug near the work',
+    why: 'What was moved last is what is loose first. Follow hoses and wires a hand’s breadth round where work was done.',
+    minutes: 5,
+    when: ({ isYes }) => isYes('before:worked-on') || isYes('before:unplugged'),
+  },
+  {
+    id: 'intake-hose',
+    title: 'Look into the folds of the intake hose',
+    why: 'It comes off and goes on again with every air filter.',
+    check: 'hose-look',
+    when: (k) => burns(k) && k.isLit('engine') && k.isYes('before:worked-on'),
+  },
+  {
+    id: 'battery',
+    title: 'Battery clamps tight and clean? Measure it at rest',
+    why: 'A weak battery or a loose clamp sets faults in several control units at once.',
+    check: 'battery-rest',
+    when: ({ isLit, isYes }) =>
+      isLit('charging') ||
+      isYes('before:battery') ||
+      isYes('before:jump') ||
+      isYes('before:long-stand') ||
+      isYes('sign:no-start') ||
+      isYes('gauge:lights-dim'),
+  },
+  {
+    id: 'belt',
+    title: 'Look at the V-ribbed belt',
+    why: 'It drives the alternator, and often the water pump.',
+    check: 'belt-look',
+    when: ({ isLit, isYes }) => isLit('charging') || isYes('sign:squeals'),
+  },
+  {
+    id: 'tyres',
+    title: 'Measure all tyres cold',
+    why: 'It is nearly always air.',
+    check: 'tyre-pressures',
+    when: ({ isLit, isYes }) => isLit('tyre') || isYes('sign:pulls-aside'),
+  },
+  {
+    id: 'lock',
+    title: 'Turn the wheel from lock to lock',
+    why: 'After a flat battery the steering angle often has to be learnt again.',
+    check: 'lock-to-lock',
+    when: ({ isLit, isYes }) =>
+      (isLit('stability') || isLit('steering')) &&
+      (isYes('before:battery') || isYes('before:jump') || isYes('before:worked-on')),
+  },
+  {
+    id: 'seat',
+    title: 'Look under the front seats, hands off the yellow plugs',
+    why: 'Something pushed under a seat pulls at the airbag’s plug.',
+    check: 'under-seat-look',
+    when: ({ isLit }) => isLit('airbag'),
+  },
+  {
+    id: 'dry',
+    title: 'Let it dry for a day before you buy anything',
+    why: 'Water in a plug or a plug well goes by itself; if it comes back with the next rain, you know more.',
+    minutes: 0,
+    when: ({ isYes }) => isYes('before:washed') && (isYes('sign:shakes') || isYes('sign:wet')),
+  },
+  {
+    id: 'handbook',
+    title: 'Look the lamp up in the handbook',
+    why: 'It is in the glove box, and knows this car.',
+    minutes: 3,
+    when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),
+  },
+];
+
+/** The cheap things worth doing first, with what is known now; those whose check has been noted are left out. */
+export function firstThings(state: CaseState, vehicle: Vehicle): FirstThing[] {
+  const known: Known = {
+    state,
+    vehicle,
+    isLit: (lamp) => (state.lamps.get(lamp)?.mode ?? 'out') !== 'out',
+    isYes: (key) => state.observations.get(key)?.answer === 'yes',
+  };
+  return FIRST_THINGS.filter((r) => r.when(known) && !(r.check && state.checks.has(r.check))).map((r) => ({
+    id: r.id,
+    title: r.title,
+    why: r.why,
+    check: r.check ?? null,
+    minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
+  }));
+}
