@@ -15,6 +15,8 @@ export const CHROMIUM = {
 };
 
 const PORT = 4199;
+/** The stand-in on TCP, for reading it through the bridge as a network adapter. */
+export const STAND_IN_PORT = 4198;
 
 export default defineConfig({
   testDir: 'e2e',
@@ -34,7 +36,12 @@ export default defineConfig({
   },
   webServer: {
     command: 'node --import tsx server/main.ts',
-    env: { PORT: String(PORT), PINCER_DEMO: '' },
+    env: {
+      PORT: String(PORT),
+      PINCER_DEMO: '',
+      STAND_IN_PORT: String(STAND_IN_PORT),
+      BRIDGE_PORTS: `35000,${STAND_IN_PORT}`,
+    },
     url: `http://localhost:${PORT}/api/config`,
     reuseExistingServer: false,
   },

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { StandIn, type StandInAdapter } from '@pincer/simulator';
+import { STAND_IN_PORT } from '../playwright.config.ts';
 import { openCase, station } from './helpers.ts';
 
 const clock = {
@@ -148,4 +149,26 @@ test('nothing chosen, or no adapter: a plain sentence, and nothing breaks', asyn
   await expect(page.getByText(/carries no serial line/)).toBeVisible();
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
   await expect(page.getByText('P0302').first()).toBeVisible({ timeout: 20_000 });
+});
+
+test('a network adapter is read through the bridge; a public address is refused and said why', async ({
+  page,
+}) => {
+  await openCase(page);
+  await station(page, 'Plug in');
+  const address = page.getByRole('textbox', { name: 'Address' });
+  await address.fill('93.184.216.34');
+  await page.getByRole('button', { name: 'Network: connect and read' }).click();
+  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  await expect(why).toContainText('The bridge only reaches addresses in your own network.');
+  await page.getByRole('textbox', { name: 'Port' }).fill('22');
+  await page.getByRole('button', { name: 'Network: connect and read' }).click();
+  await expect(why).toContainText('not set to reach this port');
+
+  await address.fill('127.0.0.1');
+  await page.getByRole('textbox', { name: 'Port' }).fill(String(STAND_IN_PORT));
+  await page.getByRole('button', { name: 'Network: connect and read' }).click();
+  await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('P0302').first()).toBeVisible();
+  await expect(page.getByText('Network adapter 127.0.0.1', { exact: false }).first()).toBeVisible();
 });

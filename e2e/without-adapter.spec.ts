@@ -20,8 +20,21 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
 
   await page.reload();
   await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
-  await expect(pad.getByRole('listitem')).toContainText('P0302');
-  await pad.getByRole('button', { name: /^Add this code/ }).click();
+  await expect(pad.getByRole('listitem').first()).toContainText('P0302');
+  // Stored conditions and self-checks in the reader's abbreviations, each with its meaning.
+  await pad.getByText('Stored conditions (freeze frame)').click();
+  await pad.getByLabel(/^ECT/).fill('50');
+  await pad.getByLabel('Unit of ECT').selectOption('°F');
+  await pad.getByLabel(/^RPM/).fill('19x0');
+  await expect(pad.getByText('not a number')).toBeVisible();
+  await pad.getByLabel(/^RPM/).fill('1910');
+  await pad.getByText('Self-checks (I/M, monitors)').click();
+  await pad.getByRole('radiogroup', { name: /^EVA/ }).getByRole('radio', { name: 'INC' }).click();
+  await expect(pad.getByText('has not run yet', { exact: false })).toBeVisible();
+  await pad.getByRole('button', { name: /^Add this code and the rest/ }).click();
+  await expect(page.getByText('10 °C')).toBeVisible();
+  await expect(page.getByText('1,910 rpm')).toBeVisible();
+  await expect(page.getByText('not yet', { exact: true })).toBeVisible();
   await expect(page.getByText('pending, failed once so far')).toBeVisible();
   await expect(page.getByText('Written down by hand.')).toBeVisible();
   // Not a full reading: it never opens the way to a clear.
@@ -34,7 +47,7 @@ test('a pasted text: found, shown with its place, added without what was unticke
   await station(page, 'Read');
   await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('tab', { name: 'Paste text' }).click();
+  await dialog.getByRole('tab', { name: 'Paste or open text' }).click();
   await dialog.getByLabel('The text').fill('See you Thursday');
   await expect(dialog.getByText('Nothing found in it.')).toBeVisible();
   await dialog
@@ -50,4 +63,31 @@ test('a pasted text: found, shown with its place, added without what was unticke
   await expect(page.getByText('pending, failed once so far')).toBeVisible();
   await expect(page.getByText('P0420')).toHaveCount(0);
   await expect(page.getByText('not yet', { exact: true })).toBeVisible();
+});
+
+test('a text file is opened and looked through; one that holds no text says so', async ({ page }) => {
+  await openCase(page);
+  await station(page, 'Plug in');
+  await page.getByRole('button', { name: 'Codes of brakes, airbag' }).click();
+  await expect(
+    page.getByText('A reader that names this make and all control units is enough.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Type or paste codes' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('tab', { name: 'Paste or open text' }).click();
+  await dialog.getByLabel('Text file').setInputFiles({
+    name: 'photo.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from([0x89, 0x50, 0x00, 0x00]),
+  });
+  await expect(page.getByText('This file holds no plain text.', { exact: false })).toBeVisible();
+  await dialog.getByLabel('Text file').setInputFiles({
+    name: 'invoice.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('Invoice 2231\nFault read out: P0128 (confirmed)\nCoolant 61 C, 2100 RPM\n'),
+  });
+  await expect(dialog.getByText('line 2: Fault read out', { exact: false })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Add to the log' }).click();
+  await station(page, 'Meaning');
+  await expect(page.getByText('P0128').first()).toBeVisible();
 });

@@ -156,13 +156,15 @@ async function bridge(
   socket.once('connect', () => {
     clearTimeout(patience);
     adapter = socket;
+    // One text message says that the adapter is reached; its bytes follow as binary ones.
+    page.send('ready');
     for (const bytes of early) socket.write(bytes);
     early.length = 0;
   });
   socket.on('data', (bytes) => {
     if (!mayCome(bytes.length) || page.bufferedAmount > MAX_WAITING) return refuse(page, 4413);
     stayAwake();
-    page.send(bytes);
+    page.send(bytes, { binary: true });
   });
   socket.once('error', () => {
     if (!adapter) refuse(page, 4404);

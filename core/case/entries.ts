@@ -45,6 +45,9 @@ export const LAMP_COLOUR: Readonly<Record<LampId, LampColour | null>> = {
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];
 
+/** Ways to reach an adapter. */
+const LINK_KINDS = ['serial', 'bluetooth', 'network', 'stand-in'] as const;
+
 const base = {
   id: z.string().regex(/^ent_/),
   /** ISO 8601 moment at which it was recorded. */
@@ -75,8 +78,12 @@ export const entrySchema = z.discriminatedUnion('kind', [
     protocol: z.string().optional(),
     volts: z.number().optional(),
     message: z.string().optional(),
-    /** The link's own word for what failed. */
+    /** How the adapter is reached. */
+    by: z.enum(LINK_KINDS).optional(),
+    /** The link's own word for what failed; `not-opened` when no byte was sent. */
     fault: z.string().optional(),
+    /** Commands that the adapter does not know. */
+    refused: z.number().int().min(0).optional(),
   }),
   /** An answer given while finding out why nothing talks. */
   z.object({ ...base, kind: z.literal('connection-step'), step: z.string(), answer: z.string() }),

@@ -66,7 +66,8 @@ export function foldCase(record: CaseRecord): CaseState {
     connection: of('connection').at(-1) ?? null,
     connectionSteps: entries
       .slice(talkedAt + 1)
-      .filter((e): e is EntryOf<'connection-step'> => e.kind === 'connection-step'),
+      // The try that worked belongs to the connection that it made.
+      .filter((e): e is EntryOf<'connection-step'> => e.kind === 'connection-step' && e.answer !== 'talks'),
     decision: of('decision').at(-1) ?? null,
     closed: of('closed').at(-1) ?? null,
     bulb: of('bulb').at(-1)?.answer ?? 'unknown',

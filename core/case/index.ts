@@ -26,8 +26,17 @@ export {
   isNothingInText,
   readingOfFindings,
   type FoundCode,
+  type FoundMonitor,
+  type FoundValue,
   type PastedFindings,
 } from './pasted-text.ts';
+export {
+  READER_CHECKS,
+  READER_VALUES,
+  readerNumber,
+  type ReaderCheck,
+  type ReaderValue,
+} from './reader-abbreviations.ts';
 export { READER_WORDS, stateInLine, stateOfWord } from './reader-words.ts';
 export {
   CURRENT_VERSION,

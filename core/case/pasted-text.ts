@@ -8,6 +8,7 @@ import {
   type Reading,
 } from '@pincer/core/obd';
 import { readVin } from '@pincer/core/vehicle';
+import { READER_CHECKS, READER_VALUES, readerNumber } from './reader-abbreviations.ts';
 import { stateInLine } from './reader-words.ts';
 
 /** Where something was found: line from 1, and the words themselves. */
@@ -46,77 +47,6 @@ export interface PastedFindings {
 const CODE = /(?<![A-Z0-9-])([PCBU][0-3][0-9A-F]{3})(?![A-Z0-9])/gi;
 const VIN = /(?<![A-Z0-9])[A-HJ-NPR-Z0-9]{17}(?![A-Z0-9])/gi;
 
-/** Readings by reader's abbreviation: PID, name, unit, and the conversion from a unit that readers also print. */
-const VALUES: readonly {
-  words: RegExp;
-  pid: string;
-  name: string;
-  unit: string;
-  others?: Readonly<Record<string, (n: number) => number>>;
-}[] = [
-  {
-    words: /(?:ECT|coolant(?: temp(?:erature)?)?)/,
-    pid: '05',
-    name: 'Coolant temperature',
-    unit: '°C',
-    others: { F: (n) => (n - 32) / 1.8 },
-  },
-  {
-    words: /(?:IAT|intake(?: air)?(?: temp(?:erature)?)?)/,
-    pid: '0F',
-    name: 'Intake air temperature',
-    unit: '°C',
-    others: { F: (n) => (n - 32) / 1.8 },
-  },
-  {
-    words: /(?:calc(?:ulated)? ?load|load(?:_pct)?|LOAD)/,
-    pid: '04',
-    name: 'Calculated engine load',
-    unit: '%',
-  },
-  { words: /(?:engine speed|RPM)/, pid: '0C', name: 'Engine speed', unit: 'rpm' },
-  {
-    words: /(?:VSS|vehicle speed)/,
-    pid: '0D',
-    name: 'Vehicle speed',
-    unit: 'km/h',
-    others: { MPH: (n) => n * 1.609344 },
-  },
-  {
-    words: /(?:STFT ?1|SHRTFT ?1|short(?:-| )term(?: fuel)? trim)/,
-    pid: '06',
-    name: 'Short-term fuel trim, bank 1',
-    unit: '%',
-  },
-  {
-    words: /(?:LTFT ?1|LONGFT ?1|long(?:-| )term(?: fuel)? trim)/,
-    pid: '07',
-    name: 'Long-term fuel trim, bank 1',
-    unit: '%',
-  },
-  {
-    words: /MAP/,
-    pid: '0B',
-    name: 'Intake manifold pressure',
-    unit: 'kPa',
-    others: { INHG: (n) => n * 3.386389 },
-  },
-  { words: /MAF/, pid: '10', name: 'Air flow', unit: 'g/s' },
-];
-
-/** Self-checks by reader's abbreviation. */
-const MONITORS: readonly [RegExp, MonitorId][] = [
-  [/MIS(?:FIRE)?/, 'misfire'],
-  [/FUE(?:L)?(?: SYSTEM)?/, 'fuel'],
-  [/CCM|COMP(?:ONENTS?)?/, 'components'],
-  [/CAT(?:ALYST)?/, 'catalyst'],
-  [/HCAT|HEATED CATALYST/, 'heated-catalyst'],
-  [/EVAP?|EVAPORATIVE/, 'evaporative'],
-  [/AIR|SECONDARY AIR/, 'secondary-air'],
-  [/O2S?|OXYGEN SENSORS?/, 'oxygen-sensor'],
-  [/HTR|HRT|O2 HEATER/, 'oxygen-heater'],
-  [/EGR(?:\/VVT)?/, 'egr'],
-];
 const DONE = 'OK|RDY|READY|COMPLETED?|DONE|PASS(?:ED)?';
 const NOT_DONE = 'INC|INCOMPLETE|NOT READY|NOT COMPLETED?|NOT RUN|N/?R';
 
@@ -160,7 +90,7 @@ export function findInText(text: string): PastedFindings {
 }
 
 function valuesIn(content: string, line: number, findings: PastedFindings): void {
-  for (const { words, pid, name, unit, others } of VALUES) {
+  for (const { words, pid, name, unit, others } of READER_VALUES) {
     if (findings.values.some((v) => v.pid === pid)) continue;
     const pattern = new RegExp(
       `(?<![A-Za-z])${words.source}[\\s:=]*([-+−]?\\d{1,6}(?:[.,]\\d+)?)\\s*(°?\\s?[A-Za-z%/]*)`,
@@ -170,12 +100,12 @@ function valuesIn(content: string, line: number, findings: PastedFindings): void
     if (!match) continue;
     const number = Number((match[1] ?? '').replace('−', '-').replace(',', '.'));
     const printed = (match[2] ?? '').replace(/[°\s]/g, '').toUpperCase();
-    const convert = others?.[printed];
+    const other = Object.keys(others ?? {}).find((u) => u.replace('°', '').toUpperCase() === printed);
     findings.values.push({
       pid,
       name,
       unit,
-      value: Number((convert ? convert(number) : number).toFixed(2)),
+      value: readerNumber(pid, number, other ?? unit),
       line,
       text: match[0].trim(),
     });
@@ -183,7 +113,7 @@ function valuesIn(content: string, line: number, findings: PastedFindings): void
 }
 
 function monitorsIn(content: string, line: number, findings: PastedFindings): void {
-  for (const [words, monitor] of MONITORS) {
+  for (const { words, monitor } of READER_CHECKS) {
     if (findings.monitors.some((m) => m.monitor === monitor)) continue;
     const pattern = new RegExp(
       `(?<![A-Za-z0-9])(?:${words.source})(?:\\s+MONITOR)?[\\s:=.-]+(${NOT_DONE}|${DONE})(?![A-Za-z])`,

@@ -1,1 +1,9 @@
 export { decide, type Decision, type Gate, type Option, type OptionId } from './options.ts';
+export {
+  TOOL_KINDS,
+  TOOL_NEEDS,
+  toolChoice,
+  type ToolChoice,
+  type ToolKind,
+  type ToolNeed,
+} from './tool-choice.ts';

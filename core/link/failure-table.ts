@@ -343,6 +343,11 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
 /** What failed, as a link fault or before a byte was sent. */
 export type FailureSign = LinkFaultCode | 'not-opened';
 
+/** A stored word for what failed, as a sign; words of another version count as any fault. */
+export function failureSign(text: string | undefined): FailureSign {
+  return text !== undefined && Object.hasOwn(CLASS, text) ? (text as FailureSign) : 'adapter-error';
+}
+
 /** Faults that look alike from here. */
 const CLASS: Readonly<Partial<Record<FailureSign, SignClass>>> = {
   'not-opened': 'not-opened',

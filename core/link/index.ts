@@ -13,6 +13,7 @@ export {
   FAILURE_CAUSES,
   FAILURE_STEPS,
   LINK_KINDS,
+  failureSign,
   type FailureCauseId,
   type FailureSign,
   type FailureStep,

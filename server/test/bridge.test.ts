@@ -82,7 +82,7 @@ describe('what the bridge is for', () => {
     );
     const page = dial(await bridge({ ports: [portOf(car)] }), { to: portOf(car) });
     const incoming = new ByteQueue();
-    page.on('message', (data: Buffer) => incoming.push(new Uint8Array(data)));
+    page.on('message', (data: Buffer, isBinary) => isBinary && incoming.push(new Uint8Array(data)));
     page.on('close', () => incoming.end());
     await opened(page);
     const transport: Transport = {

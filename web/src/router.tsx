@@ -22,6 +22,10 @@ export const router = createBrowserRouter([
         ],
       },
       {
+        path: '/vehicle/:vehicleId',
+        lazy: async () => ({ Component: (await import('./garage/vehicle-page.tsx')).VehiclePage }),
+      },
+      {
         path: '/codes/:code?',
         lazy: async () => ({ Component: (await import('./reference/reference.tsx')).Reference }),
       },

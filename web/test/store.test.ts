@@ -64,7 +64,7 @@ const FINCH: Vehicle = {
   aspiration: 'natural',
   cylinders: 4,
 };
-const SETUP = { fault: null, seed: 7, temperament: 'quick', isWet: true } as const;
+const SETUP = { fault: null, seed: 7, temperament: 'quick', isWet: true, isKeyOff: false } as const;
 
 const seat = (fault: Fault | null) => {
   car = new StandIn({ faults: fault ? [fault] : [], seed: 7, clock, temperament: 'instant' });
@@ -210,7 +210,7 @@ describe('the logbook', () => {
 describe('connecting, reading and clearing', () => {
   test('the whole way: talk, read, store, read back, clear', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 3 });
-    expect(await dispatch(connectStandIn(c.id, SETUP))).toBe(true);
+    expect(await dispatch(connectStandIn(c.id, SETUP))).toBe('talking');
     expect(store.getState().link.status).toMatchObject({ at: 'talking' });
     expect(clearOf(c.id)).toEqual({ at: 'unread' });
     await dispatch(readCar(c.id));
@@ -307,7 +307,7 @@ describe('connecting, reading and clearing', () => {
   test('ignition off: not connected, the sentence and the voltage are in the log', async () => {
     const c = await freshCase(null);
     car.setMode('off');
-    expect(await dispatch(connectStandIn(c.id, SETUP))).toBe(false);
+    expect(await dispatch(connectStandIn(c.id, SETUP))).toBe('failed');
     expect(store.getState().link.status).toMatchObject({
       at: 'failed',
       words: { next: expect.stringMatching(/ignition/) as string },

@@ -1,4 +1,4 @@
-import { FileUp, PlugZap, Plus } from 'lucide-react';
+import { FileUp, Pencil, PlugZap, Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -139,6 +139,9 @@ function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[
           </button>
           <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
             <Plus size={18} aria-hidden="true" /> Open a case
+          </Link>
+          <Link to={`/vehicle/${vehicle.id}`} className={BUTTON.quiet}>
+            <Pencil size={17} aria-hidden="true" /> About it
           </Link>
         </div>
       </div>

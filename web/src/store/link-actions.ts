@@ -1,16 +1,23 @@
+import { foldCase, type CaseRecord, type EntryOf } from '@pincer/core/case';
 import {
   AdapterPort,
+  RESUME_WITHIN_MS,
   clearCodes,
   connect,
   faultWords,
+  resumeReading,
   takeReading,
   type LinkFault,
+  type LinkKind,
+  type ReadProgress,
   type Transport,
 } from '@pincer/core/link';
 import { CLEAR_START, clearStep, type ClearEvent, type ClearState } from '@pincer/core/proof';
 import type { Mode } from '@pincer/simulator';
 import { plugIntoStandIn, standInWorker } from '../workers/clients.ts';
+import { RefusedByBridge } from '../transports/network.ts';
 import type { StandInSetup } from '../workers/stand-in-api.ts';
+import type { LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { record } from './logbook-actions.ts';
 import { isStored } from './storage.ts';
@@ -18,46 +25,88 @@ import type { AppThunk, RootState } from './store.ts';
 
 const { linkChanged, statusChanged, standInChanged, clearMoved } = linkSlice.actions;
 
-/**
- * Connects a case to the stand-in and notes the outcome in its log.
- * @returns whether the car answered.
- */
-export function connectStandIn(caseId: string, setup: StandInSetup): AppThunk<Promise<boolean>> {
-  return async (dispatch) => {
+/** How an attempt to connect ended. */
+export type ConnectOutcome = 'talking' | 'failed' | 'cancelled';
+
+interface Attempt {
+  caseId: string;
+  by: LinkKind;
+  /** The adapter in words, for the log. */
+  adapter: string;
+  /** Set each protocol by itself instead of leaving the search to the adapter. */
+  eachProtocol?: boolean;
+}
+
+/** Connects a case to the stand-in and notes the outcome in its log. */
+export function connectStandIn(
+  caseId: string,
+  setup: StandInSetup,
+  eachProtocol = false,
+): AppThunk<Promise<ConnectOutcome>> {
+  return async (dispatch, _, { link }) => {
+    await hangUp(link);
     const { transport, state } = await plugIntoStandIn(setup);
     dispatch(standInChanged(state));
-    return dispatch(connectWith(caseId, `Stand-in, ${setup.temperament}`, transport));
+    const adapter = `Stand-in, ${setup.temperament}`;
+    return dispatch(connectWith({ caseId, by: 'stand-in', adapter, eachProtocol }, transport));
   };
 }
 
 /**
- * Connects a case to a real adapter. Opening it may fail before a byte was sent: nothing chosen, in use, not an adapter.
- * @returns whether the car answered.
+ * Connects a case to a real adapter. Opening it may fail before a byte was sent: nothing chosen, in use, not an
+ * adapter, an address that does not answer.
  */
 export function connectReal(
-  caseId: string,
-  adapter: string,
+  attempt: Attempt,
   open: () => Promise<Transport>,
-): AppThunk<Promise<boolean>> {
-  return async (dispatch) => {
+): AppThunk<Promise<ConnectOutcome>> {
+  return async (dispatch, _, { link }) => {
+    await hangUp(link);
     dispatch(standInChanged(null));
+    const { caseId, adapter, by } = attempt;
+    let transport: Transport;
     try {
-      return await dispatch(connectWith(caseId, adapter, await open()));
+      transport = await open();
     } catch (error) {
-      const detail = error instanceof Error ? error.message : '';
-      const words = {
-        sentence: 'The adapter could not be opened.',
-        next: `Is it plugged in, and not in use by another program or page? ${detail}`.trim(),
-      };
+      const words =
+        error instanceof RefusedByBridge
+          ? { sentence: error.message, next: error.next }
+          : {
+              sentence: 'The adapter could not be opened.',
+              next: `Is it plugged in, and not in use by another program or page? ${error instanceof Error ? error.message : ''}`.trim(),
+            };
+      const detail = error instanceof Error && error.message !== words.sentence ? ` ${error.message}` : '';
       dispatch(linkChanged({ caseId, adapter, status: { at: 'failed', words, volts: null } }));
-      return false;
+      await dispatch(
+        record(caseId, {
+          kind: 'connection',
+          outcome: 'failed',
+          adapter,
+          by,
+          fault: 'not-opened',
+          message: words.sentence + detail,
+        }),
+      );
+      return 'failed';
     }
+    return dispatch(connectWith(attempt, transport));
   };
 }
 
-function connectWith(caseId: string, adapter: string, transport: Transport): AppThunk<Promise<boolean>> {
+/**
+ * Ends the connection that there is, before another one is opened: closing it afterwards could pull the plug that
+ * has just been put in.
+ */
+async function hangUp(link: LinkService): Promise<void> {
+  const { port } = link;
+  link.port = null;
+  link.connection = null;
+  await port?.close();
+}
+
+function connectWith(attempt: Attempt, transport: Transport): AppThunk<Promise<ConnectOutcome>> {
+  const { caseId, by, adapter, eachProtocol = false } = attempt;
   return async (dispatch, _, { link }) => {
-    await link.port?.close();
     const stop = new AbortController();
     const port = new AdapterPort(transport, link.clock);
     link.port = port;
@@ -67,11 +116,12 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
     dispatch(linkChanged({ caseId, adapter, status: { at: 'connecting', progress } }));
     const result = await connect(port, {
       signal: stop.signal,
+      eachProtocol,
       onProgress: (p) => dispatch(statusChanged({ at: 'connecting', progress: p })),
     });
-    if (link.port !== port) return false;
+    if (link.port !== port) return 'cancelled';
     if (result.ok) {
-      const { protocol, adapterVolts } = result.connection;
+      const { protocol, adapterVolts, refused } = result.connection;
       link.connection = result.connection;
       dispatch(statusChanged({ at: 'talking', protocol, volts: adapterVolts }));
       await dispatch(
@@ -79,26 +129,31 @@ function connectWith(caseId: string, adapter: string, transport: Transport): App
           kind: 'connection',
           outcome: 'talking',
           adapter,
+          by,
           protocol,
+          refused: refused.length,
           ...(adapterVolts === null ? {} : { volts: adapterVolts }),
         }),
       );
-      return true;
+      return 'talking';
     }
-    await port.close();
+    await hangUp(link);
     const words = faultWords(result.fault);
     dispatch(statusChanged({ at: 'failed', words, volts: result.adapterVolts }));
-    if (result.fault.code === 'cancelled') return false;
+    if (result.fault.code === 'cancelled') return 'cancelled';
     await dispatch(
       record(caseId, {
         kind: 'connection',
         outcome: 'failed',
         adapter,
+        by,
+        fault: result.fault.code,
+        refused: result.refused.length,
         message: words.sentence,
         ...(result.adapterVolts === null ? {} : { volts: result.adapterVolts }),
       }),
     );
-    return false;
+    return 'failed';
   };
 }
 
@@ -107,8 +162,23 @@ export function stopLink(): AppThunk {
   return (_, __, { link }) => link.stop?.abort();
 }
 
-/** Takes a full reading, stores it whether complete or not, and tells the clear guard. */
-export function readCar(caseId: string): AppThunk<Promise<void>> {
+/** The reading that was cut a moment ago and can be gone on with, or null. */
+export function cutReading(record: CaseRecord, now: Date): EntryOf<'reading'> | null {
+  const { latestReading } = foldCase(record);
+  const canGoOn =
+    latestReading !== null &&
+    latestReading.via === 'adapter' &&
+    !latestReading.isComplete &&
+    latestReading.reading.codes.length + latestReading.reading.values.length > 0 &&
+    now.getTime() - new Date(latestReading.at).getTime() < RESUME_WITHIN_MS;
+  return canGoOn ? latestReading : null;
+}
+
+/**
+ * Takes a full reading, stores it whether complete or not, and tells the clear guard.
+ * @param begun an earlier part to go on with.
+ */
+export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Promise<void>> {
   return async (dispatch, getState, { link }) => {
     const { connection } = link;
     const { status, adapter } = getState().link;
@@ -119,16 +189,27 @@ export function readCar(caseId: string): AppThunk<Promise<void>> {
     dispatch(
       statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 7 } }),
     );
-    const { reading, fault } = await takeReading(connection, {
+    const options = {
       signal: stop.signal,
-      onProgress: (progress) => dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
-    });
+      onProgress: (progress: ReadProgress) =>
+        dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
+    };
+    const { reading, fault } = begun
+      ? await resumeReading(connection, begun.reading, options)
+      : await takeReading(connection, options);
     if (fault === null || fault.code === 'cancelled')
       dispatch(statusChanged({ at: 'talking', protocol, volts }));
     else loseLink(dispatch, link, fault);
     const isComplete = fault === null && reading.missing.length === 0;
     const entry = await dispatch(
-      record(caseId, { kind: 'reading', via: 'adapter', adapter, isComplete, reading }),
+      record(caseId, {
+        kind: 'reading',
+        via: 'adapter',
+        adapter,
+        isComplete,
+        ...(begun ? { continues: begun.id } : {}),
+        reading,
+      }),
     );
     await dispatch(guard(caseId, { type: 'reading-taken', entry: entry.id, isComplete }));
   };
@@ -136,13 +217,11 @@ export function readCar(caseId: string): AppThunk<Promise<void>> {
 
 function loseLink(
   dispatch: (action: ReturnType<typeof statusChanged>) => unknown,
-  link: { port: AdapterPort | null; connection: unknown },
+  link: LinkService,
   fault: LinkFault,
 ): void {
   dispatch(statusChanged({ at: 'lost', words: faultWords(fault) }));
-  void link.port?.close();
-  link.port = null;
-  link.connection = null;
+  void hangUp(link);
 }
 
 /** State of the clear guard for a case; a case that the guard has not seen begins unread. */

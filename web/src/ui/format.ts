@@ -7,9 +7,10 @@ export function moment(iso: string, now = new Date()): string {
   return format(date, date.getFullYear() === now.getFullYear() ? 'EEE d MMM, HH:mm' : 'd MMM yyyy, HH:mm');
 }
 
-/** A day: `Tue 3 Nov`. */
-export function day(iso: string): string {
-  return format(new Date(iso), 'EEE d MMM');
+/** A day: `Tue 3 Nov`, with the year where it is another one. */
+export function day(iso: string, now = new Date()): string {
+  const date = new Date(iso);
+  return format(date, date.getFullYear() === now.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
 }
 
 /** Keeps a figure and its unit together. */

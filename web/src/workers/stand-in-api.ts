@@ -5,6 +5,8 @@ export interface StandInSetup {
   seed: number;
   temperament: TemperamentId;
   isWet: boolean;
+  /** The key is left off when the car is first plugged into. */
+  isKeyOff: boolean;
 }
 
 /** What the screens show of the stand-in. */

@@ -40,6 +40,7 @@ const api: StandInApi = {
         isWet: next.isWet,
         clock,
       });
+      if (next.isKeyOff) car.setMode('off');
       setup = next;
       trips = 0;
       shook = null;

@@ -1,34 +1,20 @@
 import { Check, X } from 'lucide-react';
-import { LAMPS, type Answered, type LampId, type LampMode } from '@pincer/core/case';
+import type { Answered } from '@pincer/core/case';
 import { OBSERVATIONS, OWNER_OBSERVATIONS, type ObservationKey } from '@pincer/core/knowledge';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
-import { SHEET, cx } from '../../ui/classes.ts';
-import { Lamp } from '../../ui/lamp.tsx';
-import { Segments } from '../../ui/segments.tsx';
+import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-
-const MODES: readonly { id: LampMode; title: string }[] = [
-  { id: 'out', title: 'Out' },
-  { id: 'steady', title: 'Steady' },
-  { id: 'flashing', title: 'Flashing' },
-  { id: 'now-and-then', title: 'At times' },
-];
-
-/** Lamps after which a car stands still; said in words beside the lamp. */
-const STOP: ReadonlySet<LampId> = new Set(['oil', 'temperature', 'brakes']);
-
-const BULB = [
-  { id: 'lights', title: 'It lights' },
-  { id: 'does-not', title: 'It does not' },
-  { id: 'unknown', title: 'Not tried' },
-] as const;
+import { FirstThings } from './first-things.tsx';
+import { Lamps } from './lamps.tsx';
+import { Minute } from './minute.tsx';
 
 const GROUPS = [
   { id: 'runs', title: 'How does it run?' },
   { id: 'when', title: 'When?' },
   { id: 'senses', title: 'What do you hear, see, smell?' },
+  { id: 'gauges', title: 'What do gauges and levels say?' },
   { id: 'before', title: 'What came before?' },
 ] as const;
 
@@ -36,76 +22,43 @@ const GROUPS = [
 export function Light() {
   const { record, state, assessment } = useCase();
   const dispatch = useAppDispatch();
-  const setLamp = (lamp: LampId, mode: LampMode) =>
-    void dispatch(addRecord(record.id, { kind: 'lamp', lamp, mode }));
   const answer = (observation: ObservationKey, next: Answered) =>
     void dispatch(addRecord(record.id, { kind: 'observation', observation, answer: next }));
   const urgent =
-    assessment.allowance.level <= 1 ? assessment.allowance.reasons.find((r) => r.isDeciding) : undefined;
+    assessment.allowance.level <= 1
+      ? assessment.allowance.reasons.find((r) => r.isDeciding && r.minute.length > 0)
+      : undefined;
 
   return (
     <StationPage
       title="What lit, and how does it run?"
       lead="Tap what you know: once for yes, twice for no, again for don’t know. What you leave open counts as unknown, never as good."
-      next={{
-        title: urgent ? urgent.then : 'Next: plug in and read',
-        detail: urgent ? 'Do this first.' : 'A reading takes under a minute and writes everything down.',
-        to: `/case/${record.id}/plug-in`,
-      }}
+      next={
+        urgent
+          ? {
+              title: urgent.then.split('. ')[0] ?? urgent.then,
+              action: (
+                <button
+                  type="button"
+                  className={`${BUTTON.solid} w-full sm:w-auto`}
+                  onClick={() => document.getElementById('minute')?.scrollIntoView({ block: 'center' })}
+                >
+                  What to do now
+                </button>
+              ),
+            }
+          : {
+              title: 'Next: plug in and read',
+              detail: 'A reading takes under a minute and writes everything down.',
+              to: `/case/${record.id}/plug-in`,
+            }
+      }
     >
+      <Minute allowance={assessment.allowance} />
       <div className="grid gap-4 xl:grid-cols-[1.06fr_1fr]">
-        <section aria-labelledby="lamps" className={`${SHEET} self-start`}>
-          <h3 id="lamps" className="border-b border-line px-4 py-2.5 text-lg">
-            Lamps
-          </h3>
-          <ul className="divide-y divide-line">
-            {(Object.keys(LAMPS) as LampId[]).map((lamp) => {
-              const mode = state.lamps.get(lamp)?.mode ?? null;
-              const isLit = mode !== null && mode !== 'out';
-              return (
-                <li key={lamp} className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1">
-                  <span
-                    className={cx(
-                      'flex min-w-[168px] flex-1 items-center gap-3',
-                      isLit ? 'text-own' : 'text-ink',
-                    )}
-                  >
-                    <Lamp lamp={lamp} />
-                    <span className="leading-tight">
-                      <span className="font-semibold">{LAMPS[lamp]}</span>
-                      {STOP.has(lamp) ? (
-                        <span className="block text-[13px] text-ink-2">lit: stop now</span>
-                      ) : null}
-                    </span>
-                  </span>
-                  <Segments
-                    label={LAMPS[lamp]}
-                    options={MODES}
-                    value={mode}
-                    onChange={(m) => setLamp(lamp, m)}
-                    tone={isLit ? 'own' : 'ink'}
-                  />
-                </li>
-              );
-            })}
-          </ul>
-          <div className="border-t border-line px-4 py-3">
-            <h4 className="font-semibold">Does the engine lamp light when you turn the ignition on?</h4>
-            <p className="text-[14px] text-ink-2">
-              It must, for a few seconds. One that never lights hides every fault.
-            </p>
-            <div className="mt-2">
-              <Segments
-                label="The engine lamp at key-on"
-                tone="own"
-                value={state.entries.some((e) => e.kind === 'bulb') ? state.bulb : null}
-                options={BULB}
-                onChange={(answer) => void dispatch(addRecord(record.id, { kind: 'bulb', answer }))}
-              />
-            </div>
-          </div>
-        </section>
+        <Lamps caseId={record.id} state={state} />
         <div className="space-y-4">
+          <FirstThings caseId={record.id} things={assessment.firstThings} />
           {GROUPS.map((group) => (
             <section key={group.id} aria-label={group.title} className={`${SHEET} p-4`}>
               <h3 className="text-lg">{group.title}</h3>

@@ -1,13 +1,19 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { codeStateWords, type CodeView } from '@pincer/core/assess';
-import { SHEET, TAG } from '../../ui/classes.ts';
+import { codeStateWords, type AcceptedView, type CodeView } from '@pincer/core/assess';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { AcceptForm, LEGAL_CAUTION } from '../../garage/accepted-codes.tsx';
+import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
+import { Dialog } from '../../ui/dialog.tsx';
+import { day } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 
 /** What the codes say in plain words, and how many faults they may be. */
 export function Meaning() {
-  const { record, assessment } = useCase();
+  const { record, assessment, vehicle } = useCase();
+  const [accepting, setAccepting] = useState<string | null>(null);
   const { codes, groups, leftOver, allowance } = assessment;
   const byCode = new Map(codes.map((c) => [c.code, c]));
   return (
@@ -54,7 +60,7 @@ export function Meaning() {
               . Checks can change that.
             </p>
           </div>
-          <CodeList codes={g.codes.flatMap((c) => byCode.get(c) ?? [])} />
+          <CodeList codes={g.codes.flatMap((c) => byCode.get(c) ?? [])} onAccept={setAccepting} />
         </section>
       ))}
       {leftOver.length > 0 ? (
@@ -67,9 +73,10 @@ export function Meaning() {
                 : 'No cause in the library accounts for these yet.'}
             </p>
           </div>
-          <CodeList codes={leftOver.flatMap((c) => byCode.get(c) ?? [])} />
+          <CodeList codes={leftOver.flatMap((c) => byCode.get(c) ?? [])} onAccept={setAccepting} />
         </section>
       ) : null}
+      <Accepted codes={assessment.accepted} vehicle={vehicle} />
       {codes.length > 0 ? (
         <section className={`${SHEET} p-4`}>
           <h3 className="text-lg">Can I drive?</h3>
@@ -78,11 +85,51 @@ export function Meaning() {
           </p>
         </section>
       ) : null}
+      {accepting ? (
+        <Dialog
+          title="A known code"
+          description="It comes from a known change, and you live with it."
+          open
+          onOpenChange={() => setAccepting(null)}
+        >
+          <AcceptForm vehicle={vehicle} code={accepting} onDone={() => setAccepting(null)} />
+        </Dialog>
+      ) : null}
     </StationPage>
   );
 }
 
-function CodeList({ codes }: { codes: readonly CodeView[] }) {
+/** Codes that the owner lives with, apart from the others. */
+function Accepted({ codes, vehicle }: { codes: readonly AcceptedView[]; vehicle: Vehicle }) {
+  if (codes.length === 0) return null;
+  return (
+    <section className={`${SHEET} border-dashed`} aria-labelledby="accepted">
+      <div className="border-b border-line px-4 py-3">
+        <h3 id="accepted" className="text-lg">
+          Known and accepted
+        </h3>
+        <p className="text-[15px] text-ink-2">{LEGAL_CAUTION}</p>
+      </div>
+      <ul className="divide-y divide-line">
+        {codes.map((c) => (
+          <li key={c.code} className="px-4 py-2.5">
+            <p>
+              <span className="font-mono text-[18px] font-semibold">{c.code}</span> {c.title}
+            </p>
+            <p className="text-[15px] text-ink-2">
+              {c.reason} · since {day(c.since)} · {codeStateWords(c.state)}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <Link to={`/vehicle/${vehicle.id}`} className={BUTTON.quiet}>
+        Change that
+      </Link>
+    </section>
+  );
+}
+
+function CodeList({ codes, onAccept }: { codes: readonly CodeView[]; onAccept: (code: string) => void }) {
   return (
     <ul className="divide-y divide-line">
       {codes.map((c) => (
@@ -97,7 +144,7 @@ function CodeList({ codes }: { codes: readonly CodeView[] }) {
             <b>{c.title}</b>
           </p>
           <p className="mt-1 max-w-[75ch]">{c.meaning}</p>
-          <div className="mt-2 flex flex-wrap gap-2">
+          <div className="mt-2 flex flex-wrap items-center gap-2">
             <span className={TAG}>{codeStateWords(c.state)}</span>
             <span className={TAG}>{c.scope === 'maker' ? 'maker’s own' : 'standard'}</span>
             {c.area ? <span className={TAG}>{c.area}</span> : null}
@@ -105,6 +152,13 @@ function CodeList({ codes }: { codes: readonly CodeView[] }) {
             <span className={TAG}>
               unit <span className="ml-1 font-mono">{c.unit}</span>
             </span>
+            <button
+              type="button"
+              className="min-h-11 px-1 text-[15px] font-semibold underline underline-offset-4"
+              onClick={() => onAccept(c.code)}
+            >
+              Known to me…<span className="sr-only"> {c.code}</span>
+            </button>
           </div>
         </li>
       ))}

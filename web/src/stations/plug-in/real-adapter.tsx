@@ -1,66 +1,173 @@
-import { Bluetooth, Usb } from 'lucide-react';
-import { useNavigate } from 'react-router';
-import type { Transport } from '@pincer/core/link';
-import { connectReal, readCar } from '../../store/link-actions.ts';
-import { useAppDispatch } from '../../store/store.ts';
+import { Bluetooth, Usb, Wifi } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { LinkKind, Transport } from '@pincer/core/link';
 import { useDraft } from '../../store/use-draft.ts';
 import { hasBluetooth, openBluetooth } from '../../transports/bluetooth.ts';
+import { bridgePorts, openNetwork } from '../../transports/network.ts';
 import { BAUD_RATES, hasSerial, openSerial } from '../../transports/serial.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 
-const isRate = (v: unknown): v is number => BAUD_RATES.some((b) => b === v);
+/** A way to reach a real adapter, ready to be opened. */
+export interface RealWay {
+  by: LinkKind;
+  adapter: string;
+  open: () => Promise<Transport>;
+}
 
-/** A real adapter: by USB or paired as a serial port, or by low-energy Bluetooth. */
-export function RealAdapter({ caseId, isBusy }: { caseId: string; isBusy: boolean }) {
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const [rate, setRate] = useDraft<number>('serial-rate', BAUD_RATES[0], isRate);
-  const connect = async (adapter: string, open: () => Promise<Transport>) => {
-    if (!(await dispatch(connectReal(caseId, adapter, open)))) return;
-    void navigate(`/case/${caseId}/read`);
-    await dispatch(readCar(caseId));
+interface Choice {
+  rate: number;
+  host: string;
+  port: string;
+}
+const START: Choice = { rate: BAUD_RATES[0], host: '192.168.0.10', port: '35000' };
+const isChoice = (v: unknown): v is Choice =>
+  typeof v === 'object' && v !== null && 'rate' in v && 'host' in v && 'port' in v;
+
+/** The ways to the owner's adapters, as last chosen. */
+export function useRealWays(): {
+  choice: Choice;
+  setChoice: (choice: Choice) => void;
+  ways: Readonly<Record<'serial' | 'bluetooth' | 'network', RealWay>>;
+} {
+  const [choice, setChoice] = useDraft<Choice>('real-adapter', START, isChoice);
+  const { rate, host, port } = choice;
+  return {
+    choice,
+    setChoice,
+    ways: {
+      serial: { by: 'serial', adapter: 'USB or paired adapter', open: () => openSerial(rate) },
+      bluetooth: { by: 'bluetooth', adapter: 'Bluetooth adapter', open: openBluetooth },
+      network: {
+        by: 'network',
+        adapter: `Network adapter ${host}`,
+        open: () => openNetwork({ host: host.trim(), port: Number(port) }),
+      },
+    },
   };
+}
+
+/** A real adapter: by USB or paired as a serial port, by low-energy Bluetooth, or in its own wireless network. */
+export function RealAdapter({
+  isBusy,
+  choice,
+  setChoice,
+  onConnect,
+}: {
+  isBusy: boolean;
+  choice: Choice;
+  setChoice: (choice: Choice) => void;
+  onConnect: (kind: 'serial' | 'bluetooth' | 'network') => void;
+}) {
+  const [ports, setPorts] = useState<readonly number[] | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void bridgePorts().then((found) => {
+      if (isCurrent) setPorts(found);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, []);
+  const hasBridge = ports !== null && ports.length > 0;
   return (
     <section aria-labelledby="real-adapter" className={`${SHEET} p-4`}>
-      <h3 id="real-adapter" className="flex items-center gap-2 text-lg">
-        <Usb size={22} aria-hidden="true" /> Your adapter
+      <h3 id="real-adapter" className="text-lg">
+        Your adapter
       </h3>
       <p className="text-ink-2">The browser asks you which one. Nothing is changed in the car by reading.</p>
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <button
-          type="button"
-          className={BUTTON.solid}
-          disabled={isBusy || !hasSerial()}
-          onClick={() => void connect('USB or paired adapter', () => openSerial(rate))}
-        >
-          <Usb size={19} aria-hidden="true" /> USB or paired: connect and read
-        </button>
-        <label className="block">
-          <span className="font-semibold">Speed</span>
-          <select
-            className={FIELD}
-            value={rate}
-            disabled={isBusy}
-            onChange={(e) => setRate(Number(e.target.value))}
-          >
-            {BAUD_RATES.map((b) => (
-              <option key={b} value={b}>
-                {b.toLocaleString('en-GB')}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button
-          type="button"
-          className={BUTTON.plain}
-          disabled={isBusy || !hasBluetooth()}
-          onClick={() => void connect('Bluetooth adapter', openBluetooth)}
-        >
-          <Bluetooth size={19} aria-hidden="true" /> Bluetooth: connect and read
-        </button>
+      <div className="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-2">
+        <div>
+          <p className="flex items-center gap-2 font-semibold">
+            <Usb size={19} aria-hidden="true" /> By USB, or paired as a serial port
+          </p>
+          <div className="mt-1.5 flex flex-wrap items-end gap-2">
+            <label className="block w-32">
+              <span className="text-[14px] text-ink-2">Speed</span>
+              <select
+                className={FIELD}
+                value={choice.rate}
+                disabled={isBusy}
+                onChange={(e) => setChoice({ ...choice, rate: Number(e.target.value) })}
+              >
+                {BAUD_RATES.map((b) => (
+                  <option key={b} value={b}>
+                    {b.toLocaleString('en-GB')}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button
+              type="button"
+              className={BUTTON.solid}
+              disabled={isBusy || !hasSerial()}
+              onClick={() => onConnect('serial')}
+            >
+              USB or paired: connect and read
+            </button>
+          </div>
+        </div>
+        <div>
+          <p className="flex items-center gap-2 font-semibold">
+            <Bluetooth size={19} aria-hidden="true" /> By low-energy Bluetooth
+          </p>
+          <div className="mt-1.5 lg:pt-[21px]">
+            <button
+              type="button"
+              className={BUTTON.plain}
+              disabled={isBusy || !hasBluetooth()}
+              onClick={() => onConnect('bluetooth')}
+            >
+              Bluetooth: connect and read
+            </button>
+          </div>
+        </div>
+        <div className="lg:col-span-2">
+          <p className="flex items-center gap-2 font-semibold">
+            <Wifi size={19} aria-hidden="true" /> In its own wireless network
+          </p>
+          {ports !== null && !hasBridge ? (
+            <p className="text-[15px] text-ink-2">
+              That needs the server that this page comes from, on your own laptop: a page alone cannot reach
+              such an adapter. Start it there with <span className="font-mono">npm run demo</span>.
+            </p>
+          ) : (
+            <form
+              className="mt-1.5 flex flex-wrap items-end gap-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                onConnect('network');
+              }}
+            >
+              <label className="block min-w-0 flex-1 sm:max-w-56">
+                <span className="text-[14px] text-ink-2">Address</span>
+                <input
+                  className={`${FIELD} font-mono`}
+                  value={choice.host}
+                  disabled={isBusy}
+                  autoCapitalize="none"
+                  spellCheck={false}
+                  onChange={(e) => setChoice({ ...choice, host: e.target.value })}
+                />
+              </label>
+              <label className="block w-28">
+                <span className="text-[14px] text-ink-2">Port</span>
+                <input
+                  className={`${FIELD} font-mono`}
+                  inputMode="numeric"
+                  value={choice.port}
+                  disabled={isBusy}
+                  onChange={(e) => setChoice({ ...choice, port: e.target.value.replace(/\D/g, '') })}
+                />
+              </label>
+              <button type="submit" className={BUTTON.plain} disabled={isBusy || !hasBridge}>
+                Network: connect and read
+              </button>
+            </form>
+          )}
+        </div>
       </div>
       {hasSerial() && hasBluetooth() ? null : (
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-3 text-[15px] text-ink-2">
           {hasSerial()
             ? 'This browser opens no Bluetooth adapters.'
             : hasBluetooth()

@@ -19,7 +19,10 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
     // What a reader's screen showed is never a full reading, so it never opens the way to a clear.
     const reading = readingOfFindings(findings);
     await dispatch(addRecord(caseId, { kind: 'reading', via: 'hand', isComplete: false, reading }));
-    toast(`${reading.codes.length} ${reading.codes.length === 1 ? 'code' : 'codes'} added.`);
+    const rest = findings.values.length + findings.monitors.length;
+    toast(
+      `${reading.codes.length} ${reading.codes.length === 1 ? 'code' : 'codes'}${rest > 0 ? ` and ${rest} other findings` : ''} added.`,
+    );
     onClose();
   };
   return (
@@ -35,7 +38,7 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
             Type codes
           </Tabs.Trigger>
           <Tabs.Trigger value="paste" className={TAB}>
-            Paste text
+            Paste or open text
           </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="type">

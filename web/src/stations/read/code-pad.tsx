@@ -1,11 +1,22 @@
 import { Delete, X } from 'lucide-react';
-import { READER_WORDS, stateOfWord, type FoundCode, type PastedFindings } from '@pincer/core/case';
+import {
+  READER_CHECKS,
+  READER_VALUES,
+  READER_WORDS,
+  readerNumber,
+  stateOfWord,
+  type FoundCode,
+  type FoundMonitor,
+  type FoundValue,
+  type PastedFindings,
+} from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
 import type { CodeState } from '@pincer/core/obd';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { keepDraft } from '../../store/logbook-actions.ts';
 import { BUTTON, FIELD, cx } from '../../ui/classes.ts';
+import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;
 const DIGITS = [...'0123456789ABCDEF'];
@@ -14,10 +25,32 @@ interface Typed {
   text: string;
   word: string;
   codes: { code: string; word: string }[];
+  conditions: TypedConditions;
 }
-const EMPTY: Typed = { text: '', word: 'stored', codes: [] };
+const EMPTY: Typed = { text: '', word: 'stored', codes: [], conditions: { values: {}, checks: {} } };
 const isTyped = (v: unknown): v is Typed =>
-  typeof v === 'object' && v !== null && 'text' in v && 'word' in v && 'codes' in v;
+  typeof v === 'object' && v !== null && 'text' in v && 'word' in v && 'codes' in v && 'conditions' in v;
+
+/** What was typed of stored conditions, in our units; rows that hold no number are left out. */
+function valuesOf(typed: TypedConditions): FoundValue[] {
+  return READER_VALUES.flatMap((v) => {
+    const at = typed.values[v.pid];
+    const shown = at ? numberOf(at.text) : null;
+    if (!at || shown === null) return [];
+    const text = `${v.abbreviation} ${at.text.trim()} ${at.unit}`;
+    return [
+      { pid: v.pid, name: v.name, unit: v.unit, value: readerNumber(v.pid, shown, at.unit), line: 1, text },
+    ];
+  });
+}
+
+function checksOf(typed: TypedConditions): FoundMonitor[] {
+  return READER_CHECKS.flatMap(({ monitor, abbreviation }) => {
+    const said = typed.checks[monitor];
+    if (!said || said === 'na') return [];
+    return [{ monitor, complete: said === 'ok', line: 1, text: `${abbreviation} ${said.toUpperCase()}` }];
+  });
+}
 
 const STATE_MEANS: Readonly<Record<CodeState, string>> = {
   confirmed: 'failed often enough; it asks for the lamp',
@@ -54,9 +87,12 @@ export function CodePad({
       line: 1,
       text: c.code,
     }));
-    await onAdd({ codes, vin: null, values: [], monitors: [] });
+    await onAdd({ codes, vin: null, values, monitors });
     dispatch(keepDraft(key, null));
   };
+  const values = valuesOf(typed.conditions);
+  const monitors = checksOf(typed.conditions);
+  const others = values.length + monitors.length;
   const explained = isWhole ? explainCode(text) : null;
   return (
     <div className="space-y-3">
@@ -154,13 +190,16 @@ export function CodePad({
           ))}
         </ul>
       ) : null}
+      <PadConditions typed={typed.conditions} onChange={(conditions) => setTyped({ ...typed, conditions })} />
       <button
         type="button"
         className={BUTTON.solid}
-        disabled={typed.codes.length === 0}
+        disabled={typed.codes.length + others === 0}
         onClick={() => void finish()}
       >
-        Add {typed.codes.length === 1 ? 'this code' : `these ${typed.codes.length || ''} codes`} to the log
+        {typed.codes.length === 0 && others > 0
+          ? 'Add this to the log'
+          : `Add ${typed.codes.length === 1 ? 'this code' : `these ${typed.codes.length || ''} codes`}${others > 0 ? ' and the rest' : ''} to the log`}
       </button>
     </div>
   );

@@ -1,4 +1,6 @@
-import { useMemo } from 'react';
+import { FileText } from 'lucide-react';
+import { useMemo, useRef } from 'react';
+import { toast } from 'sonner';
 import { findInText, isNothingInText, type PastedFindings } from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
 import { CODE_STATES, MONITOR_NAMES, type CodeState } from '@pincer/core/obd';
@@ -81,6 +83,7 @@ export function PasteText({
           onChange={(e) => setPasted({ ...EMPTY, text: e.target.value })}
         />
       </label>
+      <OpenTextFile onText={(text) => setPasted({ ...EMPTY, text })} />
       <div aria-live="polite">
         {pasted.text.trim() !== '' && isNothingInText(found) ? (
           <p>
@@ -144,5 +147,40 @@ export function PasteText({
         Add to the log
       </button>
     </div>
+  );
+}
+
+/** Opens a text from a file: a saved report, a message, the text of an invoice. */
+function OpenTextFile({ onText }: { onText: (text: string) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const open = async (file: File) => {
+    const text = await file.text();
+    // Pictures and word-processor files are bytes, not text; nothing could be found in them.
+    if (text.includes('\0') || text.includes('\uFFFD\uFFFD')) {
+      toast('This file holds no plain text. Open it, copy what it says, and paste that.');
+      return;
+    }
+    if (text.length > MAX) toast('Only the first 200,000 characters were taken.');
+    onText(text.slice(0, MAX));
+  };
+  return (
+    <>
+      <button type="button" className={BUTTON.plain} onClick={() => input.current?.click()}>
+        <FileText size={19} aria-hidden="true" /> Open a text file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Text file"
+        accept=".txt,.log,.csv,.eml,.md,text/plain"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void open(file);
+          e.target.value = '';
+        }}
+      />
+    </>
   );
 }

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { codeStateWords, compareVin } from '@pincer/core/assess';
+import { codeStateWords } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
 import type { CodeState, ReadValue, Reading } from '@pincer/core/obd';
+import { acceptedNow, compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { readCar, stopLink } from '../../store/link-actions.ts';
+import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
+import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { figure, moment } from '../../ui/format.ts';
@@ -15,14 +17,6 @@ import { StationPage } from '../station-page.tsx';
 import { ByHand } from './by-hand.tsx';
 import { FileReading } from './file-reading.tsx';
 
-const VIN_WORDS = {
-  same: 'The number that the car reports is the one on file.',
-  different:
-    'The car reports another number than the one on file. Is this the right vehicle in the logbook, or was a control unit exchanged? Ask before you buy.',
-  'not-reported': 'The car does not report its number; many older ones do not.',
-  'not-on-file': 'No number is on file to compare with. Compare it with the plate and the papers.',
-} as const;
-
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
   const { record, state, assessment, vehicle } = useCase();
@@ -31,6 +25,7 @@ export function Read() {
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const latest = state.latestReading;
   const canRead = mine.at === 'talking';
+  const begun = canRead ? cutReading(record, new Date()) : null;
   const [isByHand, setByHand] = useState(false);
   return (
     <StationPage
@@ -65,6 +60,15 @@ export function Read() {
           <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
         ) : (
           <div className="flex flex-wrap items-center gap-3">
+            {begun ? (
+              <button
+                type="button"
+                className={BUTTON.solid}
+                onClick={() => void dispatch(readCar(record.id, begun))}
+              >
+                Go on where it was cut
+              </button>
+            ) : null}
             <button
               type="button"
               className={latest ? BUTTON.plain : BUTTON.solid}
@@ -117,32 +121,15 @@ export function Read() {
           {latest.reading.missing.length > 0 ? (
             <Notice title="A part is missing." tone="strong">
               {latest.reading.missing.map((m) => m.part).join('; ')}. {latest.reading.missing[0]?.why} What
-              came is kept; read again for the rest.
+              came is kept; {begun ? 'go on where it was cut' : 'connect and read again for the rest'}.
             </Notice>
           ) : null}
-          <Codes reading={latest.reading} />
+          <Codes reading={latest.reading} vehicle={vehicle} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Frames reading={latest.reading} />
             <Monitors reading={latest.reading} />
           </div>
-          <section className={`${SHEET} p-4`}>
-            <h3 className="text-lg">Identity</h3>
-            <p>
-              <span className="font-mono">{latest.reading.vin ?? 'no vehicle number'}</span>.{' '}
-              {VIN_WORDS[compareVin(latest.reading, vehicle)]}
-            </p>
-            <ul className="mt-1 text-[15px] text-ink-2">
-              {latest.reading.identities.map((u) => (
-                <li key={u.unit}>
-                  <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration{' '}
-                  {u.calibrationIds.join(', ') || 'not told'}
-                  {u.verificationNumbers.length > 0
-                    ? `, verification ${u.verificationNumbers.join(', ')}`
-                    : ''}
-                </li>
-              ))}
-            </ul>
-          </section>
+          <Identity reading={latest.reading} vehicle={vehicle} />
           <Values reading={latest.reading} judgements={assessment.judgements} />
         </>
       ) : null}
@@ -161,7 +148,8 @@ function byCode(reading: Reading): { code: string; unit: string; states: CodeSta
   return [...rows.values()];
 }
 
-function Codes({ reading }: { reading: Reading }) {
+function Codes({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) {
+  const accepted = acceptedNow(vehicle);
   return (
     <section className={SHEET}>
       <div className="flex flex-wrap items-baseline justify-between gap-2 border-b border-line px-4 py-2.5">
@@ -187,9 +175,64 @@ function Codes({ reading }: { reading: Reading }) {
             </Link>
             <span>{explainCode(c.code).title}</span>
             <span className="text-ink-2">
+              {accepted.has(c.code) ? <b>known and accepted · </b> : null}
               {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} ·{' '}
               <span className="font-mono">{c.unit}</span>
             </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The number that the car reports against the one on file, and the units' software. */
+function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) {
+  const dispatch = useAppDispatch();
+  const { verdict, differsAt, sentence, mayMean } = compareVins(reading.vin, vehicle.vin);
+  return (
+    <section className={`${SHEET} p-4`} aria-labelledby="identity">
+      <h3 id="identity" className="text-lg">
+        Identity
+      </h3>
+      {reading.vin ? (
+        <p className="font-mono text-[18px] tracking-wider">
+          {[...reading.vin].map((c, i) =>
+            differsAt.length <= 4 && differsAt.includes(i + 1) ? (
+              <mark key={i} className="bg-own-soft px-0.5 font-bold text-ink underline">
+                {c}
+              </mark>
+            ) : (
+              c
+            ),
+          )}
+        </p>
+      ) : null}
+      <p>
+        <b>{sentence}</b>
+      </p>
+      {mayMean.length > 0 ? (
+        <ul className="mt-1 list-disc pl-5 text-[15px]">
+          {mayMean.map((m) => (
+            <li key={m}>{m}</li>
+          ))}
+        </ul>
+      ) : null}
+      {verdict === 'not-on-file' ? (
+        <button
+          type="button"
+          className={`${BUTTON.plain} mt-2`}
+          onClick={() => void dispatch(putVehicle({ ...vehicle, vin: (reading.vin ?? '').toUpperCase() }))}
+        >
+          It is the one on the papers: put it on file
+        </button>
+      ) : null}
+      <ul className="mt-2 text-[15px] text-ink-2">
+        {reading.identities.map((u) => (
+          <li key={u.unit}>
+            <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration{' '}
+            {u.calibrationIds.join(', ') || 'not told'}
+            {u.verificationNumbers.length > 0 ? `, verification ${u.verificationNumbers.join(', ')}` : ''}
           </li>
         ))}
       </ul>

@@ -1,0 +1,113 @@
+import { expect, test } from '@playwright/test';
+import { openCase, station } from './helpers.ts';
+
+const road = (page: import('@playwright/test').Page) =>
+  page.getByRole('region', { name: 'How much road is left' });
+const lamp = (page: import('@playwright/test').Page, name: string, mode: string) =>
+  page.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode }).click();
+
+test('a red lamp before any reading: stop, what to do in the next minute, whom to call, and what to look at first', async ({
+  page,
+}) => {
+  await openCase(page);
+  await lamp(page, 'Coolant temperature', 'Steady');
+  await expect(road(page)).toContainText('Stop here');
+  await page.getByRole('button', { name: 'What to do now' }).click();
+  const minute = page.getByRole('region', { name: 'In the next minute' });
+  await expect(minute).toBeInViewport();
+  await expect(minute).toContainText('leave the cap shut');
+  await expect(minute).toContainText('Call:');
+
+  // The cheap look comes first, with its caution, and its result moves the causes.
+  const first = page.getByRole('region', { name: 'Worth doing first' });
+  await expect(first).toContainText('Read the coolant level, cold');
+  await first.getByText('How, and note what you find').first().click();
+  await expect(first).toContainText('Only ever open the cap on a cold engine');
+  await first.getByRole('button', { name: 'Below the mark' }).click();
+  await expect(first).toBeHidden();
+  await station(page, 'Narrow');
+  const causes = page.getByRole('region', { name: 'What it can be' });
+  await expect(causes.getByRole('button').first()).toContainText('Coolant low');
+
+  // Out again: the road is longer at once, without a reload.
+  await station(page, 'Light');
+  await lamp(page, 'Coolant temperature', 'Out');
+  await expect(road(page)).not.toContainText('Stop here');
+  await expect(minute).toBeHidden();
+});
+
+test('a flashing engine lamp: not on, and the reason is the catalyst; a message asks for its colour', async ({
+  page,
+}) => {
+  await openCase(page);
+  await lamp(page, 'Engine lamp', 'Flashing');
+  await expect(road(page)).toContainText('Do not drive on');
+  await expect(road(page)).toContainText('overheating the catalyst');
+  await expect(page.getByRole('region', { name: 'In the next minute' })).toContainText('not home');
+  await lamp(page, 'Engine lamp', 'Steady');
+  await expect(road(page)).toContainText('Short trips');
+
+  await lamp(page, 'A message, or another lamp', 'Steady');
+  await expect(road(page)).not.toContainText('Stop here');
+  await page
+    .getByRole('radiogroup', { name: 'Colour of: A message, or another lamp' })
+    .getByRole('radio', { name: 'Red' })
+    .click();
+  await expect(road(page)).toContainText('Stop here');
+  await page.getByRole('radio', { name: 'It does not' }).click();
+  await expect(page.getByText('It hides every fault', { exact: false })).toBeVisible();
+});
+
+test('a failed connection, solved by the key position; the path is in the log', async ({ page }) => {
+  await openCase(page);
+  await station(page, 'Plug in');
+  await page.getByRole('combobox', { name: 'What is wrong with it' }).selectOption({ label: 'Nothing' });
+  await page.getByLabel('Its ignition was left off').check();
+  await page.getByRole('button', { name: 'Connect', exact: true }).click();
+  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  await expect(why).toContainText('no control unit in the car answered');
+  await expect(why).toContainText('V, so its fuse is whole');
+  await expect(why.getByRole('listitem').first()).toContainText('The ignition is off');
+  await expect(why).toContainText('Turn the ignition fully on');
+
+  // Not done yet: it still does not talk, and the ignition is less likely than it was.
+  await why.getByRole('button', { name: 'Done, connect again' }).click();
+  await expect(why).not.toContainText('Turn the ignition fully on', { timeout: 20_000 });
+  // Whatever is asked next is answered until it would be the engine's turn; here the key is turned at last.
+  await page.getByRole('radio', { name: 'On', exact: true }).click();
+  for (let i = 0; i < 12 && !(await page.getByText('Talking.').isVisible()); i++) {
+    const again = why.getByRole('button', { name: 'Done, connect again' });
+    if (await again.isVisible()) {
+      await again.click();
+      await expect(page.getByText('Talking.')).toBeVisible({ timeout: 20_000 });
+    } else await why.getByRole('button').first().click();
+  }
+  await expect(why).toBeHidden();
+  await page
+    .getByRole('link', { name: /^Log/ })
+    .or(page.getByRole('button', { name: /^Log/ }))
+    .first()
+    .click();
+  const log = page.getByRole('dialog');
+  await expect(log).toContainText('Turn the ignition fully on: still nothing.');
+  await expect(log).toContainText('it talks.');
+});
+
+test('an adapter whose search misses the protocol: each is tried by itself', async ({ page }) => {
+  await openCase(page);
+  await station(page, 'Plug in');
+  await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: 'Misses the protocol' });
+  await page.getByRole('button', { name: 'Connect', exact: true }).click();
+  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  await expect(why).toBeVisible({ timeout: 20_000 });
+  for (let i = 0; i < 12; i++) {
+    if (await why.getByText('Try each protocol by itself').isVisible()) break;
+    const title = await why.locator('p.font-bold').innerText();
+    const skip = why.getByRole('button', { name: 'Cannot, or did it already' });
+    if (await skip.isVisible()) await skip.click();
+    else await why.getByRole('button').first().click();
+    await expect(why.locator('p.font-bold')).not.toHaveText(title);
+  }
+  await why.getByRole('button', { name: 'Done, connect again' }).click();
+  await expect(page.getByText('Talking.')).toBeVisible({ timeout: 30_000 });
+});

@@ -1,0 +1,374 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Plus, X } from 'lucide-react';
+import { useFieldArray, useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import {
+  ASPIRATIONS,
+  FUELS,
+  GEARBOXES,
+  MARKETS,
+  ROADS,
+  readVin,
+  vehicleSchema,
+  type Vehicle,
+} from '@pincer/core/vehicle';
+import { BUTTON, FIELD } from '../ui/classes.ts';
+
+const KM_PER_MILE = 1.609344;
+
+const optionalNumber = z
+  .string()
+  .trim()
+  .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.'))))
+  .refine((n) => n === undefined || (Number.isFinite(n) && n >= 0), 'A number, or leave it empty.');
+const positive = z
+  .string()
+  .trim()
+  .transform((t) => Number(t.replace(',', '.')))
+  .refine((n) => Number.isFinite(n) && n > 0, 'A number above 0.');
+
+const formSchema = z.object({
+  vin: z.string().trim(),
+  name: z.string().trim().min(1, 'Any name will do, such as make and model.'),
+  kind: z.enum(['car', 'van', 'motorcycle']),
+  fuel: z.enum(FUELS),
+  year: optionalNumber.refine(
+    (n) => n === undefined || (n >= 1900 && n <= 2100),
+    'A year, or leave it empty.',
+  ),
+  distance: optionalNumber,
+  displacement: optionalNumber,
+  cylinders: optionalNumber.refine(
+    (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
+    'One to sixteen, or leave it empty.',
+  ),
+  aspiration: z.enum(ASPIRATIONS),
+  gearbox: z.enum(GEARBOXES),
+  market: z.string(),
+  plate: z.string().trim(),
+  modifications: z.string().trim(),
+  warrantyEnds: z.string(),
+  inspectionDue: z.string(),
+  trips: z.array(
+    z.object({
+      name: z.string().trim().min(1, 'A name, such as “to work”.'),
+      road: z.enum(ROADS),
+      minutes: positive,
+      distance: positive,
+      perWeek: positive,
+    }),
+  ),
+});
+type FormIn = z.input<typeof formSchema>;
+type FormOut = z.output<typeof formSchema>;
+
+const text = (n: number | undefined): string => (n === undefined ? '' : String(Number(n.toFixed(1))));
+
+function toForm(v: Vehicle | null, perUnit: number): FormIn {
+  return {
+    vin: v?.vin ?? '',
+    name: v?.name ?? '',
+    kind: v?.kind ?? 'car',
+    fuel: v?.fuel ?? 'petrol',
+    year: text(v?.year),
+    distance: text(v?.distance === undefined ? undefined : Math.round(v.distance / perUnit)),
+    displacement: v?.displacement === undefined ? '' : String(v.displacement),
+    cylinders: text(v?.cylinders),
+    aspiration: v?.aspiration ?? 'unknown',
+    gearbox: v?.gearbox ?? 'unknown',
+    market: v?.market ?? '',
+    plate: v?.plate ?? '',
+    modifications: v?.modifications ?? '',
+    warrantyEnds: v?.warrantyEnds ?? '',
+    inspectionDue: v?.inspectionDue ?? '',
+    trips: (v?.usualTrips ?? []).map((t) => ({
+      name: t.name,
+      road: t.road,
+      minutes: text(t.minutes),
+      distance: text(t.distance / perUnit),
+      perWeek: text(t.perWeek),
+    })),
+  };
+}
+
+/** The vehicle of a filled form. What was left empty is left out; what the form does not show stays as it was. */
+function fromForm(
+  f: FormOut,
+  base: { id: string; acceptedCodes?: Vehicle['acceptedCodes'] },
+  perUnit: number,
+): Vehicle {
+  return vehicleSchema.parse({
+    id: base.id,
+    acceptedCodes: base.acceptedCodes,
+    name: f.name,
+    kind: f.kind,
+    fuel: f.fuel,
+    aspiration: f.aspiration,
+    gearbox: f.gearbox === 'unknown' ? undefined : f.gearbox,
+    year: f.year,
+    distance: f.distance === undefined ? undefined : f.distance * perUnit,
+    displacement: f.displacement || undefined,
+    cylinders: f.cylinders,
+    market: f.market || undefined,
+    plate: f.plate || undefined,
+    vin: f.vin === '' ? undefined : f.vin.toUpperCase(),
+    modifications: f.modifications || undefined,
+    warrantyEnds: f.warrantyEnds || undefined,
+    inspectionDue: f.inspectionDue || undefined,
+    usualTrips:
+      f.trips.length === 0 ? undefined : f.trips.map((t) => ({ ...t, distance: t.distance * perUnit })),
+  });
+}
+
+const NAMES = { lpg: 'LPG', natural: 'Without turbo', turbo: 'Turbo', unknown: 'Not known' } as const;
+const titled = (id: string): string =>
+  Object.hasOwn(NAMES, id) ? NAMES[id as keyof typeof NAMES] : id.charAt(0).toUpperCase() + id.slice(1);
+
+/** What is known of a vehicle: by its VIN, by hand, or with as little as a name. */
+export function VehicleForm({
+  vehicle,
+  newVehicleId,
+  units,
+  submit,
+  onSubmit,
+  isShort,
+}: {
+  vehicle: Vehicle | null;
+  newVehicleId: () => string;
+  units: 'metric' | 'imperial' | 'mixed';
+  submit: string;
+  onSubmit: (vehicle: Vehicle) => Promise<unknown>;
+  /** With what is seldom needed folded away. */
+  isShort?: boolean;
+}) {
+  const perUnit = units === 'metric' ? 1 : KM_PER_MILE;
+  const unit = units === 'metric' ? 'km' : 'miles';
+  const { register, handleSubmit, formState, control, setValue, getValues } = useForm<
+    FormIn,
+    unknown,
+    FormOut
+  >({
+    resolver: zodResolver(formSchema),
+    defaultValues: toForm(vehicle, perUnit),
+  });
+  const trips = useFieldArray({ control, name: 'trips' });
+  const vin = useWatch({ control, name: 'vin' }).trim();
+  const year = useWatch({ control, name: 'year' });
+  const report = vin === '' ? null : readVin(vin);
+  const error = (name: keyof FormIn) => formState.errors[name]?.message;
+  const field = (
+    name: Exclude<keyof FormIn, 'trips'>,
+    label: string,
+    {
+      hint,
+      mode = 'text',
+      type = 'text',
+    }: { hint?: string; mode?: 'text' | 'numeric' | 'decimal'; type?: string } = {},
+  ) => (
+    <label className="block">
+      <span className="font-semibold">{label}</span>
+      {hint ? <span className="block text-[14px] text-ink-2">{hint}</span> : null}
+      <input
+        className={`${FIELD} ${name === 'vin' ? 'font-mono uppercase tracking-wider' : ''}`}
+        type={type}
+        inputMode={mode}
+        autoComplete="off"
+        spellCheck={false}
+        aria-invalid={Boolean(formState.errors[name])}
+        {...register(name)}
+      />
+      {error(name) ? (
+        <span role="alert" className="block text-[15px] font-semibold">
+          {error(name)}
+        </span>
+      ) : null}
+    </label>
+  );
+  const choose = (
+    name: 'kind' | 'fuel' | 'aspiration' | 'gearbox',
+    label: string,
+    options: readonly string[],
+  ) => (
+    <label className="block">
+      <span className="font-semibold">{label}</span>
+      <select className={FIELD} {...register(name)}>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {titled(o)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const more = (
+    <div className="space-y-4">
+      <div className="grid items-end gap-4 sm:grid-cols-2">
+        {choose('aspiration', 'Air', ASPIRATIONS)}
+        {choose('gearbox', 'Gearbox', GEARBOXES)}
+        {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
+        {field('inspectionDue', 'Next inspection', { type: 'date' })}
+      </div>
+      {field('modifications', 'What is modified on it', {
+        hint: 'Exhaust, intake, software, lamps, gas conversion; it changes what is likely.',
+      })}
+      <fieldset>
+        <legend className="font-semibold">Usual trips</legend>
+        <p className="text-[14px] text-ink-2">
+          Drives that you make anyway. They tell when self-checks can run before an inspection.
+        </p>
+        <ul className="mt-2 space-y-3">
+          {trips.fields.map((t, i) => (
+            <li
+              key={t.id}
+              className="grid grid-cols-2 items-end gap-2 border-l-4 border-own-line pl-3 sm:grid-cols-[1.4fr_1fr_1fr_1fr_1fr_auto]"
+            >
+              <label className="col-span-2 block sm:col-span-1">
+                <span className="text-[14px]">Where to</span>
+                <input className={FIELD} {...register(`trips.${i}.name`)} />
+              </label>
+              <label className="block">
+                <span className="text-[14px]">Road</span>
+                <select className={FIELD} {...register(`trips.${i}.road`)}>
+                  {ROADS.map((r) => (
+                    <option key={r} value={r}>
+                      {titled(r)}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              {(
+                [
+                  ['minutes', 'Minutes'],
+                  ['distance', unit === 'km' ? 'Length, km' : 'Length, miles'],
+                  ['perWeek', 'Times a week'],
+                ] as const
+              ).map(([key, label]) => (
+                <label key={key} className="block">
+                  <span className="text-[14px]">{label}</span>
+                  <input
+                    className={FIELD}
+                    inputMode="decimal"
+                    aria-invalid={Boolean(formState.errors.trips?.[i]?.[key])}
+                    {...register(`trips.${i}.${key}`)}
+                  />
+                </label>
+              ))}
+              <button
+                type="button"
+                className="grid size-11 place-items-center rounded-md hover:bg-sheet-2"
+                aria-label={`Leave this trip out: ${getValues(`trips.${i}.name`) || 'without a name'}`}
+                onClick={() => trips.remove(i)}
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
+            </li>
+          ))}
+        </ul>
+        {formState.errors.trips ? (
+          <p role="alert" className="text-[15px] font-semibold">
+            Each trip needs a name, and numbers above 0.
+          </p>
+        ) : null}
+        <button
+          type="button"
+          className={`${BUTTON.own} mt-2`}
+          onClick={() => trips.append({ name: '', road: 'town', minutes: '', distance: '', perWeek: '' })}
+        >
+          <Plus size={18} aria-hidden="true" /> A trip
+        </button>
+      </fieldset>
+    </div>
+  );
+  return (
+    <form
+      className="space-y-4"
+      noValidate
+      onSubmit={(e) =>
+        void handleSubmit((f) =>
+          onSubmit(
+            fromForm(
+              f,
+              { id: vehicle?.id ?? newVehicleId(), acceptedCodes: vehicle?.acceptedCodes },
+              perUnit,
+            ),
+          ),
+        )(e)
+      }
+    >
+      <div>
+        {field('vin', 'VIN', {
+          hint: '17 characters, on the papers and behind the windscreen. May stay empty.',
+        })}
+        {report ? (
+          <div role="status" className="mt-1.5 text-[15px]">
+            {report.ok ? (
+              <>
+                <p>
+                  {report.isCheckDigitRight
+                    ? 'The check digit is right.'
+                    : 'The check digit does not fit. It is only required in North America; elsewhere look at each character once more.'}{' '}
+                  Registered in {report.region}.{' '}
+                  {report.modelYear === null
+                    ? 'Its tenth character is no model-year code.'
+                    : `Its tenth character stands for ${report.modelYear}${report.isModelYearCertain ? '.' : ': binding in North America only, a hint here.'}`}
+                </p>
+                {report.modelYear !== null && year !== String(report.modelYear) ? (
+                  <button
+                    type="button"
+                    className={BUTTON.quiet}
+                    onClick={() => setValue('year', String(report.modelYear), { shouldDirty: true })}
+                  >
+                    Take {report.modelYear} over
+                  </button>
+                ) : null}
+                <p className="text-ink-2">
+                  It does not tell the engine, fuel, market or owner in a way that all makers share: say those
+                  below.
+                </p>
+              </>
+            ) : (
+              report.message
+            )}
+          </div>
+        ) : null}
+      </div>
+      {field('name', 'Make and model', { hint: 'In your own words.' })}
+      <div className="grid items-end gap-4 sm:grid-cols-2">
+        {choose('kind', 'Kind', ['car', 'van', 'motorcycle'])}
+        {choose('fuel', 'Fuel', FUELS)}
+        <label className="block">
+          <span className="font-semibold">Sold new in</span>
+          <select className={FIELD} {...register('market')}>
+            <option value="">not known</option>
+            {Object.entries(MARKETS).map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {field('year', 'Year', { mode: 'numeric' })}
+        {field('distance', `Distance on the clock, ${unit}`, { mode: 'numeric' })}
+        {field('displacement', 'Engine size, litres', {
+          hint: 'Such as 1.4; needed to judge the air flow.',
+          mode: 'decimal',
+        })}
+        {field('cylinders', 'Cylinders', { mode: 'numeric' })}
+        {field('plate', 'Plate')}
+      </div>
+      {isShort ? (
+        <details className="border-y border-line">
+          <summary className="flex min-h-11 items-center font-semibold">
+            More: gearbox, dates, modifications, usual trips
+          </summary>
+          <div className="pb-4 pt-1">{more}</div>
+        </details>
+      ) : (
+        more
+      )}
+      <button type="submit" className={BUTTON.solid}>
+        {submit}
+      </button>
+    </form>
+  );
+}

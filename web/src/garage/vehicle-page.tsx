@@ -1,0 +1,89 @@
+import { Link, useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { socketCoverage } from '@pincer/core/vehicle';
+import { putVehicle } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { BUTTON, SHEET } from '../ui/classes.ts';
+import { Notice } from '../ui/notice.tsx';
+import { AcceptedCodes } from './accepted-codes.tsx';
+import { VehicleForm } from './vehicle-form.tsx';
+
+/** All that is known of one vehicle, to look at and to change. */
+export function VehiclePage() {
+  const { vehicleId = '' } = useParams();
+  const vehicle = useAppSelector((s) => s.logbook.vehicles[vehicleId]);
+  const status = useAppSelector((s) => s.logbook.status);
+  const units = useAppSelector((s) => s.settings.owner.units);
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  if (status === 'loading')
+    return (
+      <main id="work" className="p-6" role="status">
+        Opening the logbook…
+      </main>
+    );
+  if (!vehicle)
+    return (
+      <main id="work" className="mx-auto w-full max-w-xl p-6">
+        <Notice
+          title="This vehicle is not in this browser’s logbook."
+          action={
+            <Link to="/" className={BUTTON.solid}>
+              To the garage
+            </Link>
+          }
+        />
+      </main>
+    );
+  const coverage = socketCoverage(vehicle);
+  return (
+    <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
+      <h1 className="text-2xl">{vehicle.name}</h1>
+      <div className="grid items-start gap-4 lg:grid-cols-[1.35fr_1fr]">
+        <section className={`${SHEET} p-4`} aria-label="About it">
+          <VehicleForm
+            key={vehicle.id}
+            vehicle={vehicle}
+            newVehicleId={() => vehicle.id}
+            units={units}
+            submit="Keep the changes"
+            onSubmit={async (next) => {
+              // Codes may have been accepted beside the open form.
+              await dispatch(
+                putVehicle({
+                  ...next,
+                  ...(vehicle.acceptedCodes ? { acceptedCodes: vehicle.acceptedCodes } : {}),
+                }),
+              );
+              toast('Kept.');
+              void navigate('/');
+            }}
+          />
+        </section>
+        <div className="space-y-4">
+          <section className={`${SHEET} p-4`} aria-labelledby="accepted">
+            <h2 id="accepted" className="mb-2 text-lg">
+              Known and accepted codes
+            </h2>
+            <AcceptedCodes vehicle={vehicle} />
+          </section>
+          <section className={`${SHEET} p-4`} aria-labelledby="socket">
+            <h2 id="socket" className="text-lg">
+              Can it be read?
+            </h2>
+            <p>
+              <b>
+                {
+                  { yes: 'Yes.', likely: 'Likely.', unlikely: 'Unlikely.', unknown: 'Not known yet.' }[
+                    coverage.verdict
+                  ]
+                }
+              </b>{' '}
+              {coverage.reason} <span className="text-ink-2">{coverage.howToTell}</span>
+            </p>
+          </section>
+        </div>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,121 @@
+import {
+  LAMPS,
+  LAMP_COLOUR,
+  LAMP_COLOURS,
+  type CaseState,
+  type LampColour,
+  type LampId,
+  type LampMode,
+} from '@pincer/core/case';
+import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useAppDispatch } from '../../store/store.ts';
+import { SHEET, cx } from '../../ui/classes.ts';
+import { Lamp } from '../../ui/lamp.tsx';
+import { Segments } from '../../ui/segments.tsx';
+
+const MODES: readonly { id: LampMode; title: string }[] = [
+  { id: 'out', title: 'Out' },
+  { id: 'steady', title: 'Steady' },
+  { id: 'flashing', title: 'Flashing' },
+  { id: 'now-and-then', title: 'At times' },
+];
+
+const COLOURS: readonly { id: LampColour; title: string }[] = [
+  { id: 'red', title: 'Red' },
+  { id: 'amber', title: 'Amber' },
+];
+
+/** Lamps after which a car stands still; said in words beside the lamp. */
+const STOP: ReadonlySet<LampId> = new Set(['oil', 'temperature', 'brakes']);
+
+const BULB = [
+  { id: 'lights', title: 'It lights' },
+  { id: 'does-not', title: 'It does not' },
+  { id: 'unknown', title: 'Not tried' },
+] as const;
+
+const BULB_MEANS = {
+  lights: 'So its bulb works, and an unlit lamp means what it seems to mean.',
+  'does-not':
+    'It hides every fault: a dead bulb, or one that was taken out. Read the codes whatever the lamp shows; on a car for sale ask why.',
+  unknown:
+    'Ignition on, engine off: it must light for a few seconds. One that never lights hides every fault.',
+} as const;
+
+/** The lamps, each steady, flashing or at times, in its colour; and whether the engine lamp lights at all. */
+export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
+  const dispatch = useAppDispatch();
+  const note = (lamp: LampId, mode: LampMode, colour: LampColour | null) =>
+    void dispatch(addRecord(caseId, { kind: 'lamp', lamp, mode, ...(colour ? { colour } : {}) }));
+  return (
+    <section aria-labelledby="lamps" className={`${SHEET} self-start`}>
+      <h3 id="lamps" className="border-b border-line px-4 py-2.5 text-lg">
+        Lamps
+      </h3>
+      <ul className="divide-y divide-line">
+        {(Object.keys(LAMPS) as LampId[]).map((lamp) => {
+          const seen = state.lamps.get(lamp);
+          const mode = seen?.mode ?? null;
+          const isLit = mode !== null && mode !== 'out';
+          const colour = LAMP_COLOUR[lamp] ?? seen?.colour ?? null;
+          const isEither = LAMP_COLOUR[lamp] === null;
+          return (
+            <li key={lamp} className="flex flex-wrap items-center gap-x-2 gap-y-1 px-3 py-1">
+              <span className="flex min-w-[186px] flex-1 items-center gap-3">
+                <span
+                  className={cx(
+                    'grid size-11 shrink-0 place-items-center rounded',
+                    isLit && 'bg-tar',
+                    isLit && mode === 'flashing' && 'outline-2 outline-offset-2 outline-dashed outline-tar',
+                  )}
+                  style={{ color: isLit ? `var(--lamp-${colour ?? 'either'})` : undefined }}
+                >
+                  <Lamp lamp={lamp} size={32} />
+                </span>
+                <span className="leading-tight">
+                  <span className="font-semibold">{LAMPS[lamp]}</span>
+                  <span className="block text-[13px] text-ink-2">
+                    {colour ?? 'red or amber'}
+                    {STOP.has(lamp) ? ', lit: stop now' : ''}
+                  </span>
+                </span>
+              </span>
+              <Segments
+                label={LAMPS[lamp]}
+                options={MODES}
+                value={mode}
+                onChange={(m) => note(lamp, m, seen?.colour ?? null)}
+                tone={isLit ? 'own' : 'ink'}
+              />
+              {isLit && isEither ? (
+                <div className="flex w-full items-center justify-end gap-2 pb-1 text-[15px]">
+                  <span>Which colour?</span>
+                  <Segments
+                    label={`Colour of: ${LAMPS[lamp]}`}
+                    options={COLOURS.filter((c) => LAMP_COLOURS.includes(c.id))}
+                    value={seen?.colour ?? null}
+                    onChange={(c) => note(lamp, mode, c)}
+                    tone="own"
+                  />
+                </div>
+              ) : null}
+            </li>
+          );
+        })}
+      </ul>
+      <div className="border-t border-line px-4 py-3">
+        <h4 className="font-semibold">Does the engine lamp light when you turn the ignition on?</h4>
+        <div className="mt-2">
+          <Segments
+            label="The engine lamp at key-on"
+            tone="own"
+            value={state.entries.some((e) => e.kind === 'bulb') ? state.bulb : null}
+            options={BULB}
+            onChange={(answer) => void dispatch(addRecord(caseId, { kind: 'bulb', answer }))}
+          />
+        </div>
+        <p className="mt-1.5 text-[14px] text-ink-2">{BULB_MEANS[state.bulb]}</p>
+      </div>
+    </section>
+  );
+}

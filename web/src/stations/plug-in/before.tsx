@@ -1,0 +1,54 @@
+import { socketCoverage, type Vehicle } from '@pincer/core/vehicle';
+import { SHEET } from '../../ui/classes.ts';
+import { Places } from './places.tsx';
+import { Socket } from './socket.tsx';
+
+const COVERAGE_WORDS = {
+  yes: 'This vehicle has the standard’s socket.',
+  likely: 'It likely has it.',
+  unlikely: 'It may well not have it.',
+  unknown: 'Nobody can say yet whether it has it.',
+} as const;
+
+const PREPARE = [
+  'Level ground, fresh air, in park or neutral, parking brake on.',
+  'Find the socket (the picture below). Caps and flaps come off by finger.',
+  'The plug goes one way only, long row to long row. Never force it. Its lamp lights from the socket alone.',
+  'Ignition on, engine not needed. On a button-start car press the button without the brake pedal.',
+  'For a long session put a charger on the battery.',
+];
+
+/** What to know and do before the plug goes in; seen once, it stays folded. */
+export function Before({
+  vehicle,
+  isFolded,
+  onFold,
+}: {
+  vehicle: Vehicle;
+  isFolded: boolean;
+  onFold: (isFolded: boolean) => void;
+}) {
+  const coverage = socketCoverage(vehicle);
+  return (
+    <details open={!isFolded} onToggle={(e) => onFold(!e.currentTarget.open)} className={SHEET}>
+      <summary className="min-h-11 px-4 py-2.5 text-lg font-bold">Before you plug in</summary>
+      <div className="space-y-4 px-4 pb-4">
+        <div className="grid gap-x-6 gap-y-3 md:grid-cols-[1fr_270px]">
+          <div>
+            <p className="mb-2">
+              <b>{COVERAGE_WORDS[coverage.verdict]}</b> {coverage.reason}{' '}
+              <span className="text-ink-2">{coverage.howToTell}</span>
+            </p>
+            <ol className="list-decimal space-y-1 pl-5">
+              {PREPARE.map((p) => (
+                <li key={p}>{p}</li>
+              ))}
+            </ol>
+          </div>
+          <Socket />
+        </div>
+        <Places kind={vehicle.kind} />
+      </div>
+    </details>
+  );
+}
