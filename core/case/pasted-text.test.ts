@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { readingSchema } from '@pincer/core/obd';
-import { READER_WORDS, findInText, isNothingInText, readingOfFindings, stateOfWord } from './index.ts';
+import {
+  READER_CHECKS,
+  READER_VALUES,
+  READER_WORDS,
+  findInText,
+  isNothingInText,
+  readerNumber,
+  readingOfFindings,
+  stateOfWord,
+} from './index.ts';
 
 const codesOf = (text: string) => findInText(text).codes.map((c) => [c.code, c.state]);
 
@@ -124,5 +133,28 @@ describe('what is found in a text', () => {
       ),
     );
     expect(isNothingInText(findInText('RPM '.repeat(20_000) + 'A1'.repeat(20_000)))).toBe(true);
+  });
+});
+
+describe('abbreviations on a reader’s screen', () => {
+  test('each is found by the paste reader as what the pad takes it for', () => {
+    expect(READER_VALUES.length).toBeGreaterThan(8);
+    for (const v of READER_VALUES)
+      expect(findInText(`${v.abbreviation} 42 ${v.unit}`).values).toMatchObject([
+        { pid: v.pid, value: 42, unit: v.unit },
+      ]);
+    for (const c of READER_CHECKS)
+      expect(findInText(`${c.abbreviation} INC`).monitors).toMatchObject([
+        { monitor: c.monitor, complete: false },
+      ]);
+  });
+
+  test('other units are converted alike, typed or pasted', () => {
+    expect(readerNumber('05', 50, '°F')).toBe(10);
+    expect(readerNumber('0D', 25, 'mph')).toBe(40.23);
+    expect(readerNumber('10', 1, 'lb/min')).toBe(7.56);
+    expect(findInText('ECT 50 °F').values[0]?.value).toBe(10);
+    expect(findInText('VSS: 25 MPH').values[0]?.value).toBe(40.23);
+    expect(readerNumber('0C', 740, 'rpm')).toBe(740);
   });
 });
