@@ -136,7 +136,17 @@ describe('the posterior', () => {
   function naive(instances: readonly CauseInstance[], evidence: readonly Evidence[]): number[] {
     const sets: number[][] = [[]];
     instances.forEach((_, i) => sets.push([i]));
-    instances.forEach((_, i) => instances.forEach((__, j) => j > i && sets.push([i, j])));
+    // A pair counts when something that was seen is likelier or less likely with each of its causes.
+    const isSeen = (i: number) =>
+      evidence.some((e) => {
+        if (e.kind === 'observation' && (!e.isPresent || e.key.startsWith('frame:'))) return false;
+        const variants =
+          e.kind === 'check' ? e.check.outcomes.map((_, outcome): Evidence => ({ ...e, outcome })) : [e];
+        return variants.some((v) => likelihood(v, [instances[i] as CauseInstance]) !== likelihood(v, []));
+      });
+    instances.forEach((_, i) =>
+      instances.forEach((__, j) => j > i && isSeen(i) && isSeen(j) && sets.push([i, j])),
+    );
     const weight = (set: number[]) => {
       const prior =
         set.length === 0

@@ -7,8 +7,6 @@ export type Evidence =
   | { kind: 'observation'; fact: string; key: ObservationKey; cylinder: number | null; isPresent: boolean }
   | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number };
 
-const NONE: readonly number[] = [];
-
 /** Keeps every likelihood off zero: no finding is beyond doubt. */
 const FLOOR = 1e-4;
 
@@ -72,6 +70,28 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
   return Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
 }
 
+/** Whether something that was seen, or a check that was done, has to do with a cause. */
+export function touches(evidence: Evidence, instance: CauseInstance): boolean {
+  if (evidence.kind === 'check')
+    return rowOf(evidence.check, evidence.cylinder, instance) !== evidence.check.otherwise;
+  const { key, cylinder, isPresent } = evidence;
+  return isPresent && !observationKind(key).isCircumstance && strengthOf(instance, key, cylinder) > 0;
+}
+
+/** Hypotheses as two columns of cause indices, for the inner loops; where a cause is missing stands their count. */
+export interface HypothesisColumns {
+  first: Int32Array;
+  second: Int32Array;
+}
+
+/** The columns of a list of hypotheses. @param count of the causes, which stands for "no cause". */
+export function columnsOf(hypotheses: readonly Hypothesis[], count: number): HypothesisColumns {
+  return {
+    first: Int32Array.from(hypotheses, (h) => h.causes[0] ?? count),
+    second: Int32Array.from(hypotheses, (h) => h.causes[1] ?? count),
+  };
+}
+
 /**
  * {@link likelihood} for every hypothesis at once; the strengths are looked up once for each cause instead of
  * once for each pair.
@@ -79,37 +99,43 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
 export function likelihoodRow(
   evidence: Evidence,
   instances: readonly CauseInstance[],
-  hypotheses: readonly Hypothesis[],
+  { first, second }: HypothesisColumns,
 ): Float64Array {
-  const row = new Float64Array(hypotheses.length);
+  const none = instances.length;
+  const row = new Float64Array(first.length);
   if (evidence.kind === 'check') {
     // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
     const { check, cylinder, outcome } = evidence;
-    const rows = instances.map((c) => rowOf(check, cylinder, c));
+    const rows = [...instances.map((c) => rowOf(check, cylinder, c)), check.otherwise];
     for (let h = 0; h < row.length; h++) {
-      const [i, j] = hypotheses[h]?.causes ?? NONE;
-      const a = i === undefined ? check.otherwise : (rows[i] ?? check.otherwise);
-      const b = j === undefined ? check.otherwise : (rows[j] ?? check.otherwise);
+      const a = rows[first[h] ?? none] ?? check.otherwise;
+      const b = rows[second[h] ?? none] ?? check.otherwise;
       const chances = b === check.otherwise ? a : a === check.otherwise ? b : combined(check, a, b);
       row[h] = Math.max(FLOOR, chances[outcome] ?? FLOOR);
     }
     return row;
   }
   // The same as `chanceOf`, written out: this runs for every pair of causes and every piece of evidence.
-  const strengths = Float64Array.from(instances, (c) => strengthOf(c, evidence.key, evidence.cylinder));
+  const strengths = new Float64Array(none + 1);
+  instances.forEach((c, i) => {
+    strengths[i] = strengthOf(c, evidence.key, evidence.cylinder);
+  });
   const { leak, isCircumstance } = observationKind(evidence.key);
+  const { isPresent } = evidence;
   for (let h = 0; h < row.length; h++) {
-    const causes = hypotheses[h]?.causes ?? NONE;
-    let sum = 0;
-    let absent = 1 - leak;
-    for (let c = 0; c < causes.length; c++) {
-      const strength = strengths[causes[c] ?? 0] ?? 0;
-      sum += strength;
-      absent *= 1 - strength;
-    }
-    const circumstance = causes.length === 0 ? leak : sum / causes.length;
-    const present = isCircumstance ? circumstance : 1 - absent;
-    row[h] = Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
+    const i = first[h] ?? none;
+    const j = second[h] ?? none;
+    const s = strengths[i] ?? 0;
+    const t = strengths[j] ?? 0;
+    const present = isCircumstance
+      ? i === none
+        ? leak
+        : j === none
+          ? s
+          : (s + t) / 2
+      : 1 - (1 - leak) * (1 - s) * (1 - t);
+    const chance = isPresent ? present : 1 - present;
+    row[h] = chance > FLOOR ? chance : FLOOR;
   }
   return row;
 }

@@ -1,5 +1,5 @@
 import type { Evidence } from './evidence.ts';
-import { likelihoodRow } from './evidence.ts';
+import { columnsOf, likelihoodRow, touches } from './evidence.ts';
 import type { CauseInstance } from './instances.ts';
 
 /** A set of at most two causes, by index; none stands for something that is not modelled. */
@@ -29,12 +29,21 @@ const PRIOR_NONE = 0.03;
  */
 const PAIR_COUPLING = 0.1;
 
-/** All hypotheses: none, each single cause, each pair. */
-export function hypothesesOver(instances: readonly CauseInstance[]): Hypothesis[] {
+/**
+ * All hypotheses: none, each single cause, and each pair of causes that something seen has to do with. A second fault
+ * of which nothing was seen would change nothing of what was seen; it is left out, so that the work grows with the
+ * evidence and not with the square of the library.
+ */
+function hypothesesOver(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Hypothesis[] {
   const all: Hypothesis[] = [{ causes: [] }];
   instances.forEach((_, i) => all.push({ causes: [i] }));
-  for (let i = 0; i < instances.length; i++)
-    for (let j = i + 1; j < instances.length; j++) all.push({ causes: [i, j] });
+  const touched = [...instances.keys()].filter((i) => {
+    const instance = instances[i];
+    return instance !== undefined && evidence.some((e) => touches(e, instance));
+  });
+  touched.forEach((i, at) => {
+    for (const j of touched.slice(at + 1)) all.push({ causes: [i, j] });
+  });
   return all;
 }
 
@@ -67,22 +76,26 @@ export function marginalsOf(
   return { marginals, none: (weights[0] ?? 0) / (total || 1) };
 }
 
+/** Likelihoods are at least 1e-4, so fifty of them stay far above the smallest number, 1e-308. */
+const FACTORS_A_TIME = 50;
+
 /**
  * Exact posterior over no, one or two causes in a two-layer noisy-OR network with leaks
  * (Pearl, Probabilistic Reasoning in Intelligent Systems, 1988, ch. 4.3).
  */
 export function posteriorOf(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Posterior {
-  const hypotheses = hypothesesOver(instances);
-  const likelihoods = evidence.map((e) => likelihoodRow(e, instances, hypotheses));
-  const logs = new Float64Array(hypotheses.length);
-  let highest = -Infinity;
-  for (let h = 0; h < logs.length; h++) {
-    const hypothesis = hypotheses[h];
-    let log = hypothesis ? Math.log(priorWeight(hypothesis, instances)) : -Infinity;
-    for (const row of likelihoods) log += Math.log(row[h] ?? 1);
-    logs[h] = log;
-    if (log > highest) highest = log;
+  const hypotheses = hypothesesOver(instances, evidence);
+  const columns = columnsOf(hypotheses, instances.length);
+  const likelihoods = evidence.map((e) => likelihoodRow(e, instances, columns));
+  const logs = Float64Array.from(hypotheses, (h) => Math.log(priorWeight(h, instances)));
+  // A logarithm for every factor would cost most of the time; a few dozen factors at a time cannot underflow.
+  for (let from = 0; from < likelihoods.length; from += FACTORS_A_TIME) {
+    const product = new Float64Array(hypotheses.length).fill(1);
+    for (const row of likelihoods.slice(from, from + FACTORS_A_TIME))
+      for (let h = 0; h < product.length; h++) product[h] = (product[h] ?? 1) * (row[h] ?? 1);
+    for (let h = 0; h < logs.length; h++) logs[h] = (logs[h] ?? 0) + Math.log(product[h] ?? 1);
   }
+  const highest = logs.reduce((a, b) => Math.max(a, b), -Infinity);
   const weights = new Float64Array(logs.length);
   let total = 0;
   for (let h = 0; h < logs.length; h++) {
