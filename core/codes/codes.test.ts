@@ -1,18 +1,29 @@
 import fc from 'fast-check';
-import { COMPONENTS, FAILURES, describedCodes, explainCode, scopeOf } from './index.ts';
+import { COMPONENTS, FAILURES, SYSTEMS, describedCodes, explainCode, scopeOf } from './index.ts';
 
 const described = describedCodes();
 
 describe('the catalogue hangs together', () => {
-  test('at least 500 powertrain codes are described, each once', () => {
-    expect(described.length).toBeGreaterThanOrEqual(500);
+  test('at least 2,500 codes of the standard are described, each once, in every system', () => {
+    expect(described.length).toBeGreaterThanOrEqual(2_500);
+    const count = (start: string) => described.filter((e) => e.code.startsWith(start)).length;
+    for (const [start, least] of [
+      ['P0', 1_200],
+      ['P2', 750],
+      ['P34', 98],
+      ['U0', 250],
+      ['C0', 45],
+      ['B0', 25],
+    ] as const)
+      expect([start, count(start) >= least]).toEqual([start, true]);
     expect(new Set(described.map((e) => e.code)).size).toBe(described.length);
   });
 
   test('every code is well formed, of the standard’s range, and explains itself', () => {
     for (const { code } of described) {
       const e = explainCode(code);
-      expect(e).toMatchObject({ code, valid: true, scope: 'standard', system: 'powertrain' });
+      const system = SYSTEMS[code[0] as keyof typeof SYSTEMS];
+      expect(e).toMatchObject({ code, valid: true, scope: 'standard', system });
       expect(e.meaning.length).toBeGreaterThan(60);
       expect(e.term).toBeTruthy();
     }
@@ -53,12 +64,53 @@ describe('what a code says', () => {
     ['P0171', 'Mixture bank 1: too lean', { bank: 1 }, 'too lean'],
     ['P0175', 'Mixture bank 2: too rich', { bank: 2 }, 'too rich'],
     ['P0102', 'Air flow sensor A: signal too low', {}, 'signal too low'],
-    ['P0113', 'Intake air temperature sensor 1: signal too high', { sensor: 1 }, 'signal too high'],
+    ['P0113', 'Intake temperature sensor 1: signal too high', { sensor: 1 }, 'signal too high'],
     ['P0133', 'Oxygen sensor bank 1 sensor 1: too slow', { bank: 1, sensor: 1 }, 'too slow'],
     ['P0161', 'Oxygen sensor heater bank 2 sensor 2: circuit fault', { bank: 2, sensor: 2 }, 'circuit fault'],
     ['P0420', 'Catalyst bank 1: efficiency too low', { bank: 1 }, 'efficiency too low'],
     ['P0442', 'Fuel vapour system: small leak', {}, 'small leak'],
     ['P0524', 'Oil pressure: too low', {}, 'too low'],
+    ['P000A', 'Camshaft adjuster bank 1 intake: too slow', { bank: 1 }, 'too slow'],
+    [
+      'P00A7',
+      'Intake temperature sensor bank 2 sensor 2: signal too low',
+      { bank: 2, sensor: 2 },
+      'signal too low',
+    ],
+    ['P0671', 'Glow plugs cylinder 1: circuit fault', { cylinder: 1 }, 'circuit fault'],
+    ['P0682', 'Glow plugs cylinder 12: circuit fault', { cylinder: 12 }, 'circuit fault'],
+    ['P0868', 'Gearbox fluid pressure: too low', {}, 'too low'],
+    ['P0973', 'Shift valve A control: circuit low', {}, 'circuit low'],
+    ['P0A0B', 'High-voltage interlock: does not do its work', {}, 'does not do its work'],
+    ['P0A10', 'DC converter status: signal too high', {}, 'signal too high'],
+    ['P0A2F', 'Electric motor drive motor A: too hot', {}, 'too hot'],
+    ['P0A80', 'Traction battery: to be replaced', {}, 'to be replaced'],
+    ['P0AA6', 'High-voltage isolation: too low', {}, 'too low'],
+    ['P2002', 'Particulate filter bank 1: efficiency too low', { bank: 1 }, 'efficiency too low'],
+    ['P2015', 'Intake runner sensor bank 1: implausible', { bank: 1 }, 'implausible'],
+    ['P2096', 'Mixture bank 1 behind the catalyst: too lean', { bank: 1 }, 'too lean'],
+    ['P2122', 'Throttle or pedal sensor D: signal too low', {}, 'signal too low'],
+    ['P2138', 'Throttle or pedal sensor D and E: out of step', {}, 'out of step'],
+    ['P2187', 'Mixture bank 1 at idle: too lean', { bank: 1 }, 'too lean'],
+    ['P2195', 'Oxygen sensor bank 1 sensor 1: stays lean', { bank: 1, sensor: 1 }, 'stays lean'],
+    ['P2263', 'Boost pressure system: does not do its work', {}, 'does not do its work'],
+    ['P2305', 'Ignition coil cylinder 2: spark too weak', { cylinder: 2 }, 'spark too weak'],
+    ['P2336', 'Knock cylinder 1: over its limit', { cylinder: 1 }, 'over its limit'],
+    ['P2463', 'Particulate filter soot: full', {}, 'full'],
+    ['P2503', 'Charging voltage: too low', {}, 'too low'],
+    ['P2714', 'Transmission pressure valve D: does not do its work', {}, 'does not do its work'],
+    ['P20EE', 'NOx catalyst bank 1: efficiency too low', { bank: 1 }, 'efficiency too low'],
+    ['P3401', 'Switch-off cylinder 1 intake: circuit open', { cylinder: 1 }, 'circuit open'],
+    ['P3496', 'Switch-off cylinder 12 exhaust: circuit high', { cylinder: 12 }, 'circuit high'],
+    ['U0001', 'Data bus high-speed CAN: communication fault', {}, 'communication fault'],
+    ['U0100', 'Engine control unit A: not heard', {}, 'not heard'],
+    ['U0121', 'Brake (ABS) control unit: not heard', {}, 'not heard'],
+    ['U0155', 'Instrument cluster: not heard', {}, 'not heard'],
+    ['U0401', 'Engine control unit: sends nonsense', {}, 'sends nonsense'],
+    ['C0031', 'Wheel speed sensor front left: circuit fault', {}, 'circuit fault'],
+    ['C003A', 'Wheel speed sensor rear right: circuit fault', {}, 'circuit fault'],
+    ['C0051', 'Steering angle sensor: circuit fault', {}, 'circuit fault'],
+    ['B0001', 'Airbag driver front, stage 1: circuit fault', {}, 'circuit fault'],
     ['P0741', 'Torque converter clutch: stuck off', {}, 'stuck off'],
   ])('%s: %s', (code, title, place, failure) => {
     const e = explainCode(code);

@@ -1,133 +1,24 @@
-/** A part or circuit that codes speak about. */
-export interface Component {
-  /** Plain name, lower case, as in the middle of a sentence. */
-  name: string;
-  /** The workshop's term, so that the owner can use it on the telephone. */
-  term: string;
-  area: Area;
-  /** What it does, one sentence. */
-  does: string;
-}
+import { AIR_AND_FUEL_PARTS } from './components/air-and-fuel.ts';
+import { BODY_PARTS } from './components/body.ts';
+import { CHASSIS_PARTS } from './components/chassis.ts';
+import { CONTROL_PARTS } from './components/control.ts';
+import { ENGINE_PARTS } from './components/engine.ts';
+import { EXHAUST_PARTS } from './components/exhaust.ts';
+import { HYBRID_PARTS } from './components/hybrid.ts';
+import { NETWORK_PARTS } from './components/network.ts';
+import { TRANSMISSION_PARTS } from './components/transmission.ts';
+import type { Component } from './part.ts';
 
-export const AREAS = {
-  air: 'air and boost',
-  fuel: 'fuel',
-  mixture: 'mixture',
-  ignition: 'ignition and misfire',
-  timing: 'camshaft and timing',
-  exhaust: 'exhaust and catalyst',
-  egr: 'exhaust gas recirculation',
-  secondary: 'secondary air',
-  evap: 'evaporative system',
-  cooling: 'cooling',
-  oil: 'oil',
-  glow: 'glow plugs',
-  throttle: 'throttle and pedal',
-  speed: 'speed, idle and inputs',
-  charging: 'charging and battery',
-  computer: 'control unit and outputs',
-  transmission: 'transmission',
-  climate: 'air conditioning',
-} as const;
-export type Area = keyof typeof AREAS;
-
-const part = (name: string, term: string, area: Area, does: string): Component => ({ name, term, area, does });
-
+/** Every part that a code of the catalogue speaks of. */
 export const COMPONENTS = {
-  'air-flow-sensor': part('air flow sensor', 'mass air flow sensor (MAF)', 'air', 'It weighs the air that the engine breathes in, so that the right fuel is added.'),
-  'manifold-pressure-sensor': part('manifold pressure sensor', 'manifold absolute pressure sensor (MAP)', 'air', 'It measures the pressure in the intake manifold, which tells how hard the engine works.'),
-  'intake-temperature-sensor': part('intake air temperature sensor', 'intake air temperature sensor (IAT)', 'air', 'It measures how warm the air going in is; cold air is denser and needs more fuel.'),
-  'outside-temperature-sensor': part('outside temperature sensor', 'ambient air temperature sensor', 'air', 'It measures the air outside the car.'),
-  'air-pressure-sensor': part('air pressure sensor', 'barometric pressure sensor', 'air', 'It measures the pressure of the day, which falls with height.'),
-  'coolant-temperature-sensor': part('coolant temperature sensor', 'engine coolant temperature sensor (ECT)', 'cooling', 'It tells how warm the engine is; a cold engine needs more fuel.'),
-  thermostat: part('thermostat', 'coolant thermostat', 'cooling', 'It keeps the coolant in the engine until that is warm.'),
-  'cooling-fan': part('cooling fan', 'radiator fan control', 'cooling', 'It draws air through the radiator when the car is slow or stands.'),
-  'engine-temperature': part('engine temperature', 'engine over-temperature', 'cooling', 'The coolant or oil carries the heat away; too much of it destroys the engine.'),
-  'throttle-sensor': part('throttle or pedal sensor', 'throttle/pedal position sensor (TPS/APP)', 'throttle', 'It tells how far the throttle or the pedal is open; there are two or more that check each other.'),
-  'throttle-actuator': part('throttle actuator', 'electronic throttle actuator', 'throttle', 'A motor that opens and closes the throttle as the pedal asks.'),
-  'throttle-correlation': part('throttle and air signals', 'MAP/MAF - throttle correlation', 'throttle', 'Air flow, manifold pressure and throttle opening must fit together.'),
-  'fuel-temperature-sensor': part('fuel temperature sensor', 'fuel temperature sensor', 'fuel', 'It measures how warm the fuel is.'),
-  'fuel-composition-sensor': part('fuel composition sensor', 'flex fuel sensor', 'fuel', 'It measures how much ethanol is in the fuel.'),
-  'fuel-rail-sensor': part('fuel rail pressure sensor', 'fuel rail pressure sensor', 'fuel', 'It measures the pressure of the fuel in front of the injectors.'),
-  'fuel-pressure': part('fuel pressure', 'fuel rail/system pressure', 'fuel', 'The injectors need steady pressure to give the right amount.'),
-  'fuel-regulator': part('fuel pressure regulator', 'fuel pressure regulator', 'fuel', 'It holds the fuel pressure where the control unit wants it.'),
-  'fuel-pump': part('fuel pump', 'fuel pump primary circuit', 'fuel', 'It brings fuel from the tank to the engine.'),
-  'fuel-level-sensor': part('fuel level sensor', 'fuel level sensor', 'fuel', 'It tells how much is in the tank.'),
-  'fuel-trim': part('mixture', 'fuel trim', 'mixture', 'The control unit adds or takes away fuel until the oxygen sensor is content; the amount is the trim.'),
-  injector: part('injector', 'injector circuit', 'fuel', 'A fast valve that sprays fuel into or before the cylinder.'),
-  'cold-start-injector': part('cold start injector', 'cold start injector', 'fuel', 'It adds fuel when a cold engine is started.'),
-  'injection-pump': part('injection pump metering', 'injection pump fuel metering control', 'fuel', 'It measures the fuel that a diesel pump gives.'),
-  'injection-timing': part('injection timing', 'injection timing control', 'fuel', 'It sets when the fuel is injected.'),
-  'oxygen-sensor': part('oxygen sensor', 'oxygen sensor (O2 or lambda sensor)', 'exhaust', 'It smells the oxygen left in the exhaust; sensor 1 steers the mixture, sensor 2 watches the catalyst.'),
-  'oxygen-heater': part('oxygen sensor heater', 'oxygen sensor heater (HO2S)', 'exhaust', 'It brings the oxygen sensor to working heat soon after the start.'),
-  'oxygen-sensor-pair': part('oxygen sensors', 'O2 sensor signals', 'exhaust', 'Each sensor must sit in its own bank of the exhaust.'),
-  catalyst: part('catalyst', 'catalytic converter', 'exhaust', 'It burns what the engine left unburnt; when it works, the sensor behind it is calm.'),
-  'catalyst-temperature-sensor': part('catalyst heat sensor', 'catalyst temperature sensor', 'exhaust', 'It measures how hot the catalyst is.'),
-  'exhaust-temperature-sensor': part('exhaust heat sensor', 'exhaust gas temperature sensor (EGT)', 'exhaust', 'It measures how hot the exhaust is.'),
-  'exhaust-pressure-sensor': part('exhaust pressure sensor', 'exhaust pressure sensor', 'exhaust', 'It measures the pressure in the exhaust.'),
-  'exhaust-pressure-valve': part('exhaust pressure valve', 'exhaust pressure control valve', 'exhaust', 'It holds exhaust back to warm the engine or to brake.'),
-  combustion: part('cylinder', 'misfire', 'ignition', 'Each cylinder must push in its turn; the crankshaft’s speed shows when one does not.'),
-  coil: part('ignition coil', 'ignition coil primary/secondary circuit', 'ignition', 'It turns battery voltage into the spark for its cylinder.'),
-  'knock-sensor': part('knock sensor', 'knock sensor', 'ignition', 'A microphone on the engine that hears when the fuel burns too hard.'),
-  'ignition-timing-signal': part('ignition timing signal', 'timing reference high resolution signal', 'ignition', 'It tells the control unit where the crankshaft is, finely.'),
-  distributor: part('ignition distributor signal', 'ignition/distributor engine speed input', 'ignition', 'It tells how fast the engine turns.'),
-  'crank-sensor': part('crankshaft sensor', 'crankshaft position sensor (CKP)', 'timing', 'It tells where the crankshaft is and how fast it turns; without it most engines do not run.'),
-  'cam-sensor': part('camshaft sensor', 'camshaft position sensor (CMP)', 'timing', 'It tells which cylinder’s turn it is.'),
-  'cam-actuator': part('camshaft adjuster', 'camshaft position actuator (VVT solenoid)', 'timing', 'It turns the camshaft a little against the crankshaft with oil pressure.'),
-  'cam-timing': part('camshaft timing', 'crankshaft/camshaft correlation', 'timing', 'Crankshaft and camshaft are joined by a belt or chain and must stay in step.'),
-  'valve-control': part('valve control solenoid', 'intake/exhaust valve control solenoid', 'timing', 'It changes how the valves open.'),
-  'boost-sensor': part('boost pressure sensor', 'turbocharger/supercharger boost sensor', 'air', 'It measures the pressure that the turbocharger makes.'),
-  boost: part('boost pressure', 'turbocharger/supercharger boost', 'air', 'The turbocharger presses more air into the engine than it could breathe by itself.'),
-  'boost-control': part('boost control', 'turbocharger boost control solenoid', 'air', 'It sets how hard the turbocharger works.'),
-  'boost-bypass': part('boost bypass valve', 'turbocharger bypass valve', 'air', 'It lets the pressure off when the throttle closes.'),
-  wastegate: part('wastegate', 'turbocharger wastegate solenoid', 'air', 'It lets exhaust pass by the turbine so that the boost does not grow too high.'),
-  'intake-air': part('intake air', 'intake air temperature', 'air', 'Air that is too warm makes the fuel burn too hard.'),
-  'egr-flow': part('exhaust recirculation flow', 'exhaust gas recirculation flow', 'egr', 'Some exhaust is led back into the intake to keep the flame cooler.'),
-  'egr-valve': part('exhaust recirculation valve', 'EGR control circuit', 'egr', 'It lets exhaust back into the intake.'),
-  'egr-sensor': part('exhaust recirculation sensor', 'EGR position sensor', 'egr', 'It tells how far the recirculation valve is open.'),
-  'secondary-air': part('secondary air', 'secondary air injection system', 'secondary', 'A pump blows air into the cold exhaust so that the catalyst warms up faster.'),
-  'secondary-air-valve': part('secondary air valve', 'secondary air switching valve', 'secondary', 'It opens the way for the pumped air.'),
-  'secondary-air-pump': part('secondary air pump', 'secondary air pump relay', 'secondary', 'It blows air into the exhaust after a cold start.'),
-  evap: part('fuel vapour system', 'evaporative emission system (EVAP)', 'evap', 'It keeps petrol vapour in the tank and leads it to the engine; the car tests it for leaks.'),
-  'purge-valve': part('vapour purge valve', 'EVAP purge control valve', 'evap', 'It lets stored vapour flow to the engine.'),
-  'vent-valve': part('vapour vent valve', 'EVAP vent control', 'evap', 'It closes the canister’s fresh air side when the car tests for leaks.'),
-  'tank-pressure-sensor': part('tank pressure sensor', 'EVAP pressure sensor', 'evap', 'It measures the pressure in the tank during the leak test.'),
-  'purge-flow-sensor': part('purge flow sensor', 'EVAP purge flow sensor', 'evap', 'It measures how much vapour flows to the engine.'),
-  'glow-plugs': part('glow plugs', 'glow plug/heater circuit', 'glow', 'They heat the combustion chamber of a cold diesel.'),
-  'glow-lamp': part('glow lamp', 'glow plug indicator circuit', 'glow', 'The lamp that says when a diesel may be started.'),
-  'speed-sensor': part('vehicle speed sensor', 'vehicle speed sensor (VSS)', 'speed', 'It tells how fast the car drives.'),
-  idle: part('idle speed', 'idle air control system', 'speed', 'The control unit holds the engine at a steady speed when you do not press the pedal.'),
-  'idle-switch': part('closed throttle switch', 'closed throttle position switch', 'throttle', 'It tells that the throttle is shut.'),
-  'oil-pressure-sensor': part('oil pressure sensor', 'engine oil pressure sensor/switch', 'oil', 'It tells whether oil is pumped through the engine. Stop the engine when the red oil lamp lights.'),
-  'oil-pressure': part('oil pressure', 'engine oil pressure', 'oil', 'Oil under pressure keeps the bearings apart. Stop the engine at once when it is too low.'),
-  'oil-temperature-sensor': part('oil temperature sensor', 'engine oil temperature sensor', 'oil', 'It measures how warm the oil is.'),
-  'ac-pressure-sensor': part('air-conditioning pressure sensor', 'A/C refrigerant pressure sensor', 'climate', 'It measures the pressure in the air conditioning.'),
-  'ac-relay': part('air-conditioning clutch relay', 'A/C clutch relay control', 'climate', 'It switches the air conditioning’s compressor.'),
-  'supply-voltage': part('supply voltage', 'system voltage', 'charging', 'Every control unit needs a steady voltage from battery and alternator.'),
-  alternator: part('alternator', 'generator control circuit', 'charging', 'It charges the battery and feeds the car while the engine runs.'),
-  'starter-relay': part('starter relay', 'starter relay circuit', 'charging', 'It switches the starter.'),
-  'power-relay': part('control unit power relay', 'ECM/PCM power relay', 'charging', 'It feeds the engine control unit.'),
-  'cruise-control': part('cruise control', 'cruise control input', 'speed', 'It holds the speed that you set.'),
-  'brake-switch': part('brake switch', 'brake switch circuit', 'speed', 'It tells that the brake pedal is pressed.'),
-  'clutch-switch': part('clutch switch', 'clutch switch input', 'speed', 'It tells that the clutch pedal is pressed.'),
-  'steering-pressure-sensor': part('steering pressure sensor', 'power steering pressure sensor', 'speed', 'It tells that the steering pump works hard.'),
-  'control-unit': part('engine control unit', 'control module (ECM/PCM)', 'computer', 'The computer that runs the engine.'),
-  'serial-link': part('control unit’s data line', 'serial communication link', 'computer', 'Control units talk to each other over it.'),
-  'reference-voltage': part('sensor supply', '5 volt reference voltage', 'computer', 'The control unit feeds several sensors with steady 5 volts; a short in one pulls all down.'),
-  'warning-lamp': part('engine lamp circuit', 'malfunction indicator lamp control', 'computer', 'It lights the engine lamp.'),
-  'engine-speed': part('engine speed', 'engine overspeed', 'speed', 'Too fast, and parts break.'),
-  'engine-shutoff': part('engine shut-off solenoid', 'engine shutoff solenoid', 'fuel', 'It stops a diesel by stopping its fuel.'),
-  transmission: part('transmission', 'transmission control system', 'transmission', 'It changes the gears; its own control unit keeps its own codes.'),
-  'range-sensor': part('gear selector sensor', 'transmission range sensor (PRNDL)', 'transmission', 'It tells which position the selector is in.'),
-  'fluid-temperature-sensor': part('transmission fluid sensor', 'transmission fluid temperature sensor', 'transmission', 'It measures how warm the transmission’s fluid is.'),
-  'input-speed-sensor': part('transmission input speed sensor', 'input/turbine speed sensor', 'transmission', 'It tells how fast the shaft into the transmission turns.'),
-  'output-speed-sensor': part('transmission output speed sensor', 'output speed sensor', 'transmission', 'It tells how fast the shaft out of the transmission turns.'),
-  'shaft-speed-sensor': part('intermediate shaft speed sensor', 'intermediate shaft speed sensor', 'transmission', 'It tells how fast the middle shaft turns.'),
-  'engine-speed-input': part('engine speed input', 'engine speed input circuit', 'transmission', 'The transmission must know how fast the engine turns.'),
-  gear: part('gear', 'gear ratio', 'transmission', 'In each gear the speeds in and out must fit.'),
-  'converter-clutch': part('torque converter clutch', 'torque converter clutch (TCC)', 'transmission', 'It joins engine and transmission firmly at steady speed.'),
-  'pressure-solenoid': part('transmission pressure valve', 'pressure control solenoid', 'transmission', 'It sets the pressure that holds the transmission’s clutches.'),
-  'shift-solenoid': part('shift valve', 'shift solenoid', 'transmission', 'It makes the transmission change gear.'),
-  'shift-timing-solenoid': part('shift timing valve', 'shift/timing solenoid', 'transmission', 'It sets how the gear change runs.'),
+  ...ENGINE_PARTS,
+  ...AIR_AND_FUEL_PARTS,
+  ...EXHAUST_PARTS,
+  ...CONTROL_PARTS,
+  ...TRANSMISSION_PARTS,
+  ...HYBRID_PARTS,
+  ...NETWORK_PARTS,
+  ...CHASSIS_PARTS,
+  ...BODY_PARTS,
 } as const satisfies Record<string, Component>;
 export type ComponentId = keyof typeof COMPONENTS;

@@ -1,7 +1,9 @@
 import { TROUBLE_CODE } from '@pincer/core/obd';
-import { AREAS, COMPONENTS, type Component } from './components.ts';
+import { COMPONENTS } from './components.ts';
+import { AREAS, type Component } from './part.ts';
 import { FAILURES } from './failures.ts';
-import { CODE_ENTRIES, type CodeEntry, type Place } from './families.ts';
+import type { CodeEntry, Place } from './entry.ts';
+import { CODE_ENTRIES } from './families.ts';
 
 const BY_CODE: ReadonlyMap<string, CodeEntry> = new Map(CODE_ENTRIES.map((e) => [e.code, e]));
 
@@ -191,6 +193,7 @@ function titleOf(entry: CodeEntry): string {
       ? `Misfire, ${place.label ?? 'cylinder not known'}`
       : `Cylinder ${place.cylinder} misfires`;
   }
+  if (entry.component === 'unit') return `${capital(place.label ?? '')}: ${phrase}`;
   if (failure === 'not-warm') return `Engine does not get warm enough ${place.label ?? ''}`.trim();
   // "Intake air temperature sensor 1", not "sensor sensor 1".
   const isNumberEnough =

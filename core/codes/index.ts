@@ -1,5 +1,7 @@
-export { AREAS, COMPONENTS, type Area, type Component, type ComponentId } from './components.ts';
+export { COMPONENTS, type ComponentId } from './components.ts';
+export { AREAS, type Area, type Component } from './part.ts';
 export {
+  SYSTEMS,
   areaOfDigits,
   codeEntry,
   describedCodes,
@@ -8,4 +10,4 @@ export {
   type Explanation,
 } from './explain.ts';
 export { FAILURES, type Failure, type FailureId } from './failures.ts';
-export type { CodeEntry, Place } from './families.ts';
+export type { CodeEntry, Place } from './entry.ts';

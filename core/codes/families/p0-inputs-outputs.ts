@@ -1,0 +1,152 @@
+import { CONTROL, OPEN_3, SENSOR, SENSOR_4, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+
+const { entries, one, row } = codeTable();
+
+// P050x-P059x: speed, idle, oil, air conditioning, supply, cruise.
+row('P0500', 'speed-sensor', ['circuit', 'range', 'low', 'intermittent'], { label: 'A' });
+one('P0504', 'brake-switch', 'correlation', { label: 'A and B' });
+one('P0505', 'idle', 'system');
+one('P0506', 'idle', 'value-low');
+one('P0507', 'idle', 'value-high');
+one('P0508', 'idle', 'circuit-low');
+one('P0509', 'idle', 'circuit-high');
+one('P0510', 'idle-switch', 'circuit');
+one('P0511', 'idle', 'circuit');
+one('P0512', 'starter-relay', 'circuit', { label: 'request' });
+row('P0520', 'oil-pressure-sensor', SENSOR.slice(0, 4));
+one('P0524', 'oil-pressure', 'value-low');
+row('P0530', 'ac-pressure-sensor', SENSOR.slice(0, 4), { label: 'A' });
+one('P0534', 'ac-pressure-sensor', 'value-low', { label: 'charge' });
+row('P0544', 'exhaust-temperature-sensor', ['circuit', 'low', 'high'], { bank: 1, sensor: 1 });
+row('P0547', 'exhaust-temperature-sensor', ['circuit', 'low', 'high'], { bank: 2, sensor: 1 });
+row('P0550', 'steering-pressure-sensor', SENSOR);
+row('P0560', 'supply-voltage', ['circuit', 'unstable', 'value-low', 'value-high']);
+['P0564', 'P0565', 'P0566', 'P0567', 'P0568', 'P0569', 'P0570'].forEach((code, i) =>
+  one(code, 'cruise-control', 'circuit', {
+    label: ['input A', 'on switch', 'off switch', 'resume switch', 'set switch', 'coast switch', 'accelerate switch'][i] ?? '',
+  }),
+);
+row('P0571', 'brake-switch', ['circuit', 'circuit-low', 'circuit-high'], { label: 'A' });
+one('P0574', 'cruise-control', 'value-high', { label: 'speed' });
+row('P0575', 'cruise-control', ['circuit', 'low', 'high'], { label: 'input' });
+
+// P060x-P069x: control unit and its outputs.
+one('P0600', 'serial-link', 'communication');
+one('P0601', 'control-unit', 'memory', { label: 'checksum' });
+one('P0602', 'control-unit', 'program');
+one('P0603', 'control-unit', 'memory', { label: 'keep-alive' });
+one('P0604', 'control-unit', 'memory', { label: 'working' });
+one('P0605', 'control-unit', 'memory', { label: 'program' });
+one('P0606', 'control-unit', 'processor');
+one('P0607', 'control-unit', 'performance');
+one('P0610', 'control-unit', 'program', { label: 'vehicle options' });
+one('P0611', 'injector', 'performance', { label: 'control unit' });
+row('P0615', 'starter-relay', CONTROL);
+one('P0620', 'alternator', 'circuit', { label: 'control' });
+one('P0621', 'alternator', 'circuit', { label: 'lamp' });
+one('P0622', 'alternator', 'circuit', { label: 'field' });
+row('P0625', 'alternator', ['circuit-low', 'circuit-high'], { label: 'field' });
+row('P0627', 'fuel-pump', ['open', 'circuit-low', 'circuit-high'], { label: 'A control' });
+one('P0630', 'control-unit', 'program', { label: 'VIN missing' });
+one('P0638', 'throttle-actuator', 'range', { bank: 1 });
+one('P0639', 'throttle-actuator', 'range', { bank: 2 });
+row('P0641', 'reference-voltage', ['open', 'low', 'high'], { label: 'A' });
+row('P0645', 'ac-relay', CONTROL);
+one('P0650', 'warning-lamp', 'circuit');
+row('P0651', 'reference-voltage', ['open', 'low', 'high'], { label: 'B' });
+row('P0685', 'power-relay', ['open', 'circuit-low', 'circuit-high']);
+row('P0688', 'power-relay', ['open', 'low', 'high'], { label: 'sense' });
+row('P0691', 'cooling-fan', ['circuit-low', 'circuit-high'], { label: '1' });
+row('P0693', 'cooling-fan', ['circuit-low', 'circuit-high'], { label: '2' });
+row('P0697', 'reference-voltage', ['open', 'low', 'high'], { label: 'C' });
+
+// Between them: immobiliser, battery temperature, fan speed, climate, intake heater, brake booster, cruise.
+one('P0513', 'immobiliser', 'wrong-key');
+row('P0514', 'battery-temperature-sensor', ['range', 'circuit', 'low', 'high']);
+one('P0518', 'idle', 'intermittent');
+one('P0519', 'idle', 'performance');
+one('P0525', 'cruise-control', 'range', { label: 'servo' });
+row('P0526', 'fan-speed-sensor', ['circuit', 'range', 'no-activity', 'intermittent']);
+row('P0535', 'evaporator-temperature-sensor', SENSOR);
+row('P0540', 'intake-heater', ['circuit', 'circuit-low', 'circuit-high', 'open'], { label: 'A' });
+row('P0555', 'booster-pressure-sensor', SENSOR);
+row('P0578', 'cruise-control', ['stuck-on', 'range', 'low', 'high'], { label: 'switches A' });
+row('P0582', 'cruise-control', OPEN_3, { label: 'vacuum valve' });
+one('P0585', 'cruise-control', 'correlation', { label: 'switches A and B' });
+row('P0586', 'cruise-control', OPEN_3, { label: 'vent valve' });
+row('P0589', 'cruise-control', ['circuit', 'stuck-on', 'range', 'low', 'high'], { label: 'switches B' });
+row('P0594', 'cruise-control', OPEN_3, { label: 'servo' });
+row('P0597', 'thermostat-heater', OPEN_3);
+one('P0608', 'speed-output', 'circuit', { label: 'A' });
+one('P0609', 'speed-output', 'circuit', { label: 'B' });
+one('P0612', 'injector', 'circuit', { label: 'control unit’s relay' });
+one('P0613', 'transmission-unit', 'processor');
+one('P0614', 'transmission-unit', 'mismatch', { label: 'and engine unit' });
+one('P0618', 'control-unit', 'memory', { label: 'gas unit, keep-alive' });
+one('P0619', 'control-unit', 'memory', { label: 'gas unit, working' });
+one('P0623', 'charging-lamp', 'circuit');
+one('P0624', 'fuel-cap-lamp', 'circuit');
+one('P0631', 'transmission-unit', 'program', { label: 'VIN missing' });
+one('P0632', 'control-unit', 'program', { label: 'odometer missing' });
+one('P0633', 'immobiliser', 'program', { label: 'key missing' });
+one('P0634', 'control-unit', 'overheated', { label: 'inside' });
+row('P0635', 'steering-pump', CONTROL);
+one('P0640', 'intake-heater', 'circuit', { label: 'control' });
+one('P0644', 'driver-display', 'communication');
+one('P0648', 'immobiliser-lamp', 'circuit');
+one('P0649', 'cruise-lamp', 'circuit');
+one('P0654', 'engine-speed-output', 'circuit');
+one('P0655', 'hot-engine-lamp', 'circuit');
+one('P0656', 'fuel-level-output', 'circuit');
+row('P0657', 'actuator-supply', OPEN_3, { label: 'A' });
+row('P0660', 'intake-tuning-valve', OPEN_3, { bank: 1 });
+row('P0663', 'intake-tuning-valve', OPEN_3, { bank: 2 });
+row('P0666', 'control-unit-temperature-sensor', SENSOR_4);
+one('P0670', 'glow-plugs', 'circuit', { label: 'control unit’s command' });
+for (let cylinder = 1; cylinder <= 12; cylinder++) one(codeAt('P0670', cylinder), 'glow-plugs', 'circuit', { cylinder });
+one('P0683', 'glow-plugs', 'communication', { label: 'control unit' });
+one('P0684', 'glow-plugs', 'range', { label: 'control unit’s talk' });
+row('P0695', 'cooling-fan', ['circuit-low', 'circuit-high'], { label: '3' });
+// Later additions with a letter.
+one('P050A', 'idle', 'performance', { label: 'after a cold start' });
+one('P050B', 'ignition-timing', 'performance', { label: 'after a cold start' });
+one('P050C', 'coolant-temperature-sensor', 'performance', { label: 'cold start' });
+one('P050D', 'idle', 'unstable', { label: 'after a cold start' });
+one('P050E', 'exhaust-temperature', 'value-low', { label: 'after a cold start' });
+one('P050F', 'brake-booster', 'value-low', { label: 'vacuum' });
+one('P051B', 'crankcase-pressure-sensor', 'range');
+one('P051A', 'crankcase-pressure-sensor', 'circuit');
+row('P051C', 'crankcase-pressure-sensor', ['low', 'high', 'intermittent']);
+one('P052A', 'cam-timing', 'advanced', { bank: 1, label: 'intake, cold start' });
+one('P052B', 'cam-timing', 'retarded', { bank: 1, label: 'intake, cold start' });
+one('P052C', 'cam-timing', 'advanced', { bank: 2, label: 'intake, cold start' });
+one('P052D', 'cam-timing', 'retarded', { bank: 2, label: 'intake, cold start' });
+one('P054A', 'cam-timing', 'advanced', { bank: 1, label: 'exhaust, cold start' });
+one('P054B', 'cam-timing', 'retarded', { bank: 1, label: 'exhaust, cold start' });
+one('P054C', 'cam-timing', 'advanced', { bank: 2, label: 'exhaust, cold start' });
+one('P054D', 'cam-timing', 'retarded', { bank: 2, label: 'exhaust, cold start' });
+one('P060A', 'control-unit', 'processor', { label: 'monitoring' });
+one('P060B', 'control-unit', 'processor', { label: 'analogue inputs' });
+one('P060C', 'control-unit', 'processor', { label: 'main' });
+one('P060D', 'control-unit', 'processor', { label: 'pedal position' });
+one('P060E', 'control-unit', 'processor', { label: 'throttle position' });
+one('P060F', 'control-unit', 'processor', { label: 'coolant temperature' });
+one('P061A', 'control-unit', 'performance', { label: 'torque' });
+one('P061B', 'control-unit', 'performance', { label: 'torque calculation' });
+one('P061C', 'control-unit', 'performance', { label: 'engine speed' });
+one('P061D', 'control-unit', 'performance', { label: 'air mass' });
+one('P061E', 'control-unit', 'performance', { label: 'brake signal' });
+one('P061F', 'control-unit', 'performance', { label: 'throttle control' });
+one('P062B', 'control-unit', 'performance', { label: 'injector control' });
+one('P062C', 'control-unit', 'performance', { label: 'vehicle speed' });
+one('P062F', 'control-unit', 'memory', { label: 'lasting (EEPROM)' });
+one('P064D', 'control-unit', 'processor', { label: 'oxygen sensors bank 1' });
+one('P064E', 'control-unit', 'processor', { label: 'oxygen sensors bank 2' });
+one('P068A', 'power-relay', 'performance', { label: 'too early' });
+one('P068B', 'power-relay', 'performance', { label: 'too late' });
+one('P06DD', 'oil-pump', 'stuck-off', { label: 'pressure control' });
+one('P06DE', 'oil-pump', 'stuck-on', { label: 'pressure control' });
+row('P06DA', 'oil-pump', OPEN_3, { label: 'pressure control' });
+
+/** P05 and P06: speed, idle, inputs, control units and outputs. */
+export const P0_INPUTS_OUTPUTS: readonly CodeEntry[] = entries;
