@@ -13,7 +13,7 @@ export const CORE_ARROWS = {
   signals: ['obd'],
   knowledge: ['codes', 'vehicle'],
   diagnosis: ['case', 'knowledge', 'vehicle'],
-  urgency: ['case', 'knowledge', 'obd', 'signals', 'vehicle'],
+  urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
   decision: ['case', 'diagnosis', 'urgency', 'vehicle'],
   proof: ['case', 'link', 'obd'],
   assess: [

@@ -8,5 +8,6 @@ export {
   type Group,
   type ProcedureView,
 } from './assess.ts';
+export { codePage, type CodePage } from './code-page.ts';
 export { codeStateWords, type Fact } from './facts.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';

@@ -139,11 +139,11 @@ export function explainCode(text: string): Explanation {
     component: null,
     place: {},
     failure: null,
-    title: scope === 'maker' ? `The maker’s own code, ${system}` : `Standard code, not described here`,
+    title: scope === 'maker' ? `The maker’s own code, ${system}` : 'Standard number without a meaning here',
     meaning:
       scope === 'maker'
         ? `The digits say: ${system}${areaWords}, defined by the vehicle’s maker. What it means differs from make to make, so nothing is guessed; look it up under this make and model.`
-        : `The digits say: ${system}${areaWords}, a code of the public standard. The catalogue does not describe it yet, or the standard leaves it free.`,
+        : `The digits say: ${system}${areaWords}, a number of the public standard that has no meaning in this catalogue: the standard leaves it free, or gave it out lately.`,
   };
 }
 

@@ -1,3 +1,4 @@
+export { AREA_FACTS, type AreaFacts } from './areas.ts';
 export { COMPONENTS, type ComponentId } from './components.ts';
 export { AREAS, type Area, type Component } from './part.ts';
 export {

@@ -1,4 +1,5 @@
 import type { CaseState, LampId, LampMode } from '@pincer/core/case';
+import { COMPONENTS, codeEntry, type Area, type CodeEntry } from '@pincer/core/codes';
 import { observationOfCode, type ObservationKey } from '@pincer/core/knowledge';
 import type { ReadCode, Reading } from '@pincer/core/obd';
 import type { Judgement } from '@pincer/core/signals';
@@ -15,6 +16,8 @@ export interface UrgencyFacts {
   /** The same without the codes that the owner knows and accepts. */
   newCodes: readonly ReadCode[];
   newKeys: ReadonlySet<ObservationKey>;
+  /** Structure of the failing codes that the catalogue describes, with their area; accepted ones included. */
+  entries: readonly (CodeEntry & { area: Area; isNew: boolean })[];
   reading: Reading | null;
   bulb: CaseState['bulb'];
   judgements: readonly Judgement[];
@@ -49,6 +52,10 @@ export function urgencyFacts(
     activeKeys: keysOf(activeCodes),
     newCodes,
     newKeys: keysOf(newCodes),
+    entries: activeCodes.flatMap(({ code }) => {
+      const entry = codeEntry(code);
+      return entry ? [{ ...entry, area: COMPONENTS[entry.component].area, isNew: !accepted.has(code) }] : [];
+    }),
     reading,
     bulb: state.bulb,
     judgements,

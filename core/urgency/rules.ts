@@ -1,3 +1,4 @@
+import type { Area, ComponentId, FailureId } from '@pincer/core/codes';
 import type { ObservationKey } from '@pincer/core/knowledge';
 import type { LampId } from '@pincer/core/case';
 import type { UrgencyFacts } from './facts.ts';
@@ -42,6 +43,23 @@ const newCode =
   (...keys: ObservationKey[]) =>
   (f: UrgencyFacts) =>
     keys.some((k) => f.newKeys.has(k));
+/** Failing codes of these areas; those of a gentle rule leave the accepted ones out. */
+const inArea =
+  (...areas: Area[]) =>
+  (f: UrgencyFacts) =>
+    f.entries.some((e) => areas.includes(e.area));
+const newInArea =
+  (...areas: Area[]) =>
+  (f: UrgencyFacts) =>
+    f.entries.some((e) => e.isNew && areas.includes(e.area));
+const onPart =
+  (...parts: ComponentId[]) =>
+  (f: UrgencyFacts) =>
+    f.entries.some((e) => parts.includes(e.component));
+const failing =
+  (area: Area, ...failures: FailureId[]) =>
+  (f: UrgencyFacts) =>
+    f.entries.some((e) => e.area === area && failures.includes(e.failure));
 const odd =
   (...rules: string[]) =>
   (f: UrgencyFacts) =>
@@ -147,7 +165,7 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
   {
     id: 'overheated-code',
     level: 0,
-    holds: (f) => f.activeCodes.some((c) => c.code === 'P0217' || c.code === 'P0298' || c.code === 'P0524'),
+    holds: (f) => failing('cooling', 'over-limit')(f) || onPart('oil-pressure')(f),
     because: 'The control unit saw too much heat or too little oil pressure.',
     then: 'Stop and switch off. Let it cool, check oil and coolant when cold.',
     minute: [
@@ -323,6 +341,68 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     once: 'it no longer slips',
   },
   {
+    id: 'brake-system-code',
+    level: 1,
+    holds: onPart('brakes', 'brake-fluid', 'brake-booster', 'booster-pressure-sensor'),
+    because: 'The brakes themselves report a fault: fluid, booster or heat.',
+    then: 'Try the pedal standing; drive no further than to a safe place. Brakes are licensed work.',
+    minute: [
+      'Slow down with the gears; press the pedal gently: as always?',
+      'Hard or long: stop where it is safe and leave it there.',
+    ],
+    call: 'A tow, if the pedal is not as always.',
+    once: 'the brakes have been looked at',
+  },
+  {
+    id: 'high-voltage-code',
+    level: 1,
+    holds: onPart(
+      'high-voltage-isolation',
+      'high-voltage-interlock',
+      'high-voltage-contactor',
+      'high-voltage-fuse',
+      'battery-cut-off',
+    ),
+    because: 'The high-voltage system’s own protection reports a fault.',
+    then: 'Park it safely, touch nothing orange, and call licensed help.',
+    minute: ['Stop in the open, away from walls.', 'Switch off, key away from the car, everyone out.'],
+    call: 'A workshop licensed for high voltage.',
+    once: 'licensed people have looked at it',
+  },
+  {
+    id: 'coolant-code',
+    level: 1,
+    holds: (f) => onPart('coolant-level')(f) || failing('cooling', 'flow-low')(f),
+    because: 'Coolant is missing, or is not moved: the engine will overheat.',
+    then: 'Stop before the gauge rises; look at the level when it is cold.',
+    minute: [
+      'Heater to its hottest, off the pedal.',
+      'Stop where it is safe and switch off; the cap stays shut.',
+    ],
+    call: 'Anybody who can bring coolant, or a breakdown service.',
+    once: 'the level is right and the coolant moves',
+  },
+  {
+    id: 'gearbox-slips-code',
+    level: 1,
+    holds: failing('transmission', 'slips', 'overheated', 'over-limit', 'disengaged'),
+    because: 'The gearbox slips or is too hot.',
+    then: 'To a safe place only; let it cool, look at its fluid.',
+    minute: ['Ease off, a high gear.', 'Stop where it is safe; out of gear.'],
+    call: 'A breakdown service; ask whether it may be towed on its wheels.',
+    once: 'fluid and clutches have been looked at',
+  },
+  {
+    id: 'charging-code',
+    level: 1,
+    holds: failing('charging', 'value-low', 'value-high'),
+    because: 'The charging voltage is wrong: it may stop, or cook its battery.',
+    then: 'Drive to the nearest safe place and measure at the battery.',
+    minute: ['Heating, rear screen and radio off.', 'Do not switch off before you are where you want to be.'],
+    call: 'Somebody with a charger.',
+    once: 'it charges within 13.5 to 14.8 V',
+  },
+  {
     id: 'charging-low',
     level: 1,
     holds: odd('charging'),
@@ -411,6 +491,54 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     because: 'A part that can stop the engine on the road is failing.',
     then: 'Short trips, no motorway, no overtaking.',
     once: 'the part is mended',
+  },
+  {
+    id: 'brakes-area',
+    level: 2,
+    holds: inArea('brakes', 'steering'),
+    because: 'ABS, stability or steering help is off: the plain brakes stay.',
+    then: 'Short trips, more distance, and gently in the wet.',
+    once: 'that system is mended',
+  },
+  {
+    id: 'restraints-area',
+    level: 2,
+    holds: inArea('restraints'),
+    because: 'Airbags or belt tensioners report a fault: they may not fire.',
+    then: 'It drives, but without that protection. Licensed work.',
+    once: 'licensed people have mended it',
+  },
+  {
+    id: 'hybrid-area',
+    level: 2,
+    holds: inArea('hybrid'),
+    because: 'The electric drive reports a fault: it may limit itself or stop.',
+    then: 'Short trips; no motorway. Nothing orange is yours to touch.',
+    once: 'the drive has been looked at',
+  },
+  {
+    id: 'transmission-area',
+    level: 2,
+    holds: inArea('transmission'),
+    because: 'The gearbox reports a fault: it may stay in one gear.',
+    then: 'Short and gentle trips; read the gearbox unit.',
+    once: 'the gearbox is right again',
+  },
+  {
+    id: 'network-area',
+    level: 2,
+    holds: inArea('network'),
+    because: 'Control units do not hear each other: things may fail one after the other.',
+    then: 'Short trips; look at battery voltage and fuses first.',
+    once: 'they talk to each other again',
+  },
+  {
+    id: 'throttle-area',
+    level: 2,
+    holds: (f) => inArea('throttle', 'computer')(f) || failing('particulate', 'full')(f),
+    because: 'The engine may hold itself back at any moment.',
+    then: 'Short trips, no overtaking.',
+    once: 'it is mended',
   },
   {
     id: 'safety-lamp',
@@ -509,12 +637,39 @@ export const URGENCY_RULES: readonly UrgencyRule[] = [
     once: 'the check passes again',
   },
   {
+    id: 'described',
+    level: 3,
+    holds: newInArea(
+      'air',
+      'fuel',
+      'mixture',
+      'ignition',
+      'timing',
+      'exhaust',
+      'egr',
+      'secondary',
+      'evap',
+      'cooling',
+      'oil',
+      'glow',
+      'speed',
+      'charging',
+      'climate',
+      'particulate',
+      'nox',
+      'body',
+    ),
+    because: 'A part has failed that the engine can do without for a while.',
+    then: 'Some weeks, gently, while you find the cause.',
+    once: 'the part is right again',
+  },
+  {
     id: 'undescribed',
     level: 2,
-    holds: (f) => f.newCodes.length > 0 && f.newKeys.size === 0,
-    because: 'The codes are not described here, so nothing good is assumed.',
-    then: 'Short trips; look the codes up under this make and model.',
-    once: 'the codes are understood',
+    holds: (f) => f.newCodes.some((c) => !f.entries.some((e) => e.code === c.code)),
+    because: 'A code is not described here, so nothing good is assumed.',
+    then: 'Short trips; look it up under this make and model.',
+    once: 'that code is understood',
   },
   {
     id: 'pending-or-stored',

@@ -1,0 +1,48 @@
+import { describedCodes } from '@pincer/core/codes';
+import { codePage } from './index.ts';
+
+describe('the page of a code', () => {
+  test('says what it turns out to be from the knowledge, with the cylinder', () => {
+    const page = codePage('P0302');
+    expect(page.commonly[0]).toMatch(/cylinder 2|plug 2/i);
+    expect(page.monitor).toMatchObject({ name: 'Misfire' });
+    expect(page.soon.title).toBe('Short trips');
+    expect(page.lamp).toMatch(/flashes at once/);
+    expect(page.cautions.join(' ')).toMatch(/spark/);
+  });
+
+  test('says what it does not know: a maker’s code, a number without meaning, what is no code', () => {
+    const maker = codePage('P1345');
+    expect(maker).toMatchObject({ part: null, commonly: [], isNot: null, monitor: null });
+    expect(maker.soon.because).toMatch(/nothing good is assumed/);
+    expect(codePage('P0FFF').explanation.title).toMatch(/without a meaning/);
+    expect(codePage('PO302').explanation.suggestion).toBe('P0302');
+  });
+
+  test('danger leads to licensed people', () => {
+    expect(codePage('B0001').cautions.join(' ')).toMatch(/licensed/);
+    expect(codePage('P0AA6').cautions.join(' ')).toMatch(/Orange cables can kill/);
+    expect(codePage('C0049').soon.title).toBe('Do not drive on');
+  });
+
+  test('every described code has a whole page', () => {
+    const described = describedCodes();
+    expect(described.length).toBeGreaterThan(2_000);
+    for (const { code } of described) {
+      const page = codePage(code);
+      const texts = [
+        page.part?.does,
+        page.part?.where,
+        page.saw,
+        page.isNot,
+        page.setsOff,
+        page.lamp,
+        page.soon.then,
+      ];
+      expect([code, texts.filter((t) => !t)]).toEqual([code, []]);
+      expect(page.commonly.length).toBeGreaterThan(0);
+      expect(page.notice.length).toBeGreaterThan(0);
+      expect(page.commonly.join()).not.toMatch(/\{n\}/);
+    }
+  });
+});

@@ -1,0 +1,167 @@
+import {
+  AREA_FACTS,
+  COMPONENTS,
+  FAILURES,
+  codeEntry,
+  explainCode,
+  type Explanation,
+  type Failure,
+} from '@pincer/core/codes';
+import {
+  CAUSES,
+  CAUTIONS,
+  isObservationKey,
+  observationKind,
+  observationOfCode,
+  type CautionId,
+} from '@pincer/core/knowledge';
+import { foldCase } from '@pincer/core/case';
+import { emptyReading } from '@pincer/core/obd';
+import { driveAllowance, urgencyFacts } from '@pincer/core/urgency';
+
+/** All that can be said of a code without a car. */
+export interface CodePage {
+  explanation: Explanation;
+  /** What the part does and where it usually is; null for codes that are not described. */
+  part: { does: string; where: string } | null;
+  saw: string | null;
+  notice: readonly string[];
+  /** What it commonly turns out to be, likeliest first. */
+  commonly: readonly string[];
+  isNot: string | null;
+  setsOff: string | null;
+  /** The self-check that finds it, and when that runs. */
+  monitor: { name: string; runs: string } | null;
+  lamp: string | null;
+  /** How soon it matters, by the same rules as for a case with nothing else known. */
+  soon: { title: string; because: string; then: string };
+  cautions: readonly string[];
+}
+
+/** Self-checks and their usual enabling conditions; makers differ in the figures. */
+const MONITORS: Readonly<Record<string, { name: string; runs: string }>> = {
+  misfire: { name: 'Misfire', runs: 'all the time the engine runs' },
+  fuel: { name: 'Fuel system', runs: 'all the time, once the mixture is steered by the oxygen sensor' },
+  components: { name: 'Components', runs: 'all the time the ignition is on' },
+  catalyst: { name: 'Catalyst', runs: 'warm, several minutes at a steady 60 to 100 km/h' },
+  evaporative: {
+    name: 'Fuel vapour',
+    runs: 'after six to eight hours’ standing, tank 15 to 85 % full, started below about 35 °C, then steady driving',
+  },
+  'oxygen-sensor': {
+    name: 'Oxygen sensor',
+    runs: 'warm, several minutes at a steady 60 to 100 km/h with coasting in between',
+  },
+  'oxygen-heater': { name: 'Oxygen sensor heater', runs: 'in the first minutes after a cold start' },
+  egr: { name: 'Exhaust recirculation', runs: 'warm, cruising and coasting down' },
+};
+
+/** What a way of failing commonly turns out to be, where no cause of the library speaks of the code. */
+const BY_KIND: Readonly<Record<Failure['kind'], readonly string[]>> = {
+  electrical: [
+    'A plug loose, wet or corroded',
+    'A wire chafed or broken where it bends',
+    'Its fuse, supply or ground',
+    'The part itself',
+  ],
+  signal: ['A plug or ground with resistance', 'What it measures really is wrong', 'The part itself, aged'],
+  behaviour: ['What moves is stuck or dirty', 'A leak or a blockage next to it', 'The part that moves it'],
+  computer: ['Low battery voltage', 'A bad ground or a fuse', 'Software', 'The control unit, last of all'],
+};
+
+const BY_AREA: Readonly<Record<string, readonly CautionId[]>> = {
+  ignition: ['high-tension'],
+  fuel: ['petrol'],
+  evap: ['petrol'],
+  cooling: ['coolant'],
+  exhaust: ['cold-engine'],
+  egr: ['cold-engine'],
+  charging: ['battery'],
+  hybrid: ['high-voltage'],
+  restraints: ['airbag'],
+  brakes: ['brakes'],
+  steering: ['steering'],
+};
+
+/** A cause is named when it makes the code appear at least this often. */
+const EXPLAINS = 0.25;
+const MAX_CAUSES = 5;
+
+/** The page of a code. White space and lower case are accepted as in {@link explainCode}. */
+export function codePage(text: string): CodePage {
+  const explanation = explainCode(text);
+  const { code } = explanation;
+  const entry = codeEntry(code);
+  const found = observationOfCode(code);
+  const causes = found
+    ? CAUSES.filter((c) => (c.effects[found.key] ?? 0) >= EXPLAINS).sort(
+        (a, b) => b.prior * (b.effects[found.key] ?? 0) - a.prior * (a.effects[found.key] ?? 0),
+      )
+    : [];
+  const component = entry ? COMPONENTS[entry.component] : null;
+  const failure: Failure | null = entry ? FAILURES[entry.failure] : null;
+  const area = component ? AREA_FACTS[component.area] : null;
+  const other = new Set(
+    causes
+      .slice(0, MAX_CAUSES)
+      .flatMap((c) => Object.entries(c.effects))
+      .flatMap(([key, strength]) =>
+        isObservationKey(key) && key.startsWith('code:') && key !== found?.key && strength >= 0.1
+          ? [observationKind(key).title.toLowerCase()]
+          : [],
+      ),
+  );
+  const monitor = found ? observationKind(found.key).monitor : undefined;
+  const allowance = driveAllowance(urgencyFacts(asIfRead(code), []));
+  const first = allowance.reasons[0];
+  return {
+    explanation,
+    part: component && area ? { does: component.does, where: area.where } : null,
+    saw: failure?.saw ?? null,
+    notice: area?.notice ?? [],
+    commonly:
+      causes.length > 0
+        ? causes.slice(0, MAX_CAUSES).map((c) => c.title.replaceAll('{n}', String(found?.cylinder ?? 'n')))
+        : failure
+          ? BY_KIND[failure.kind]
+          : [],
+    isNot: area?.isNot ?? null,
+    setsOff: area
+      ? `${area.setsOff}${other.size > 0 ? ` Also seen with it: ${[...other].join(', ')}.` : ''}`
+      : null,
+    monitor: monitor
+      ? (MONITORS[monitor] ?? null)
+      : entry && code.startsWith('P')
+        ? (MONITORS['components'] ?? null)
+        : null,
+    lamp: area?.lamp ?? null,
+    soon: {
+      title: allowance.title,
+      because: first?.text ?? allowance.detail,
+      then: first?.then ?? '',
+    },
+    cautions: (component ? (BY_AREA[component.area] ?? []) : []).map((id) => CAUTIONS[id]),
+  };
+}
+
+/** A case in which only this code was read. */
+function asIfRead(code: string): ReturnType<typeof foldCase> {
+  const at = '2000-01-01T00:00:00.000Z';
+  return foldCase({
+    id: 'case_page',
+    vehicle: 'veh_page',
+    title: code,
+    openedAt: at,
+    entries: [
+      { id: 'ent_lamp', at, kind: 'lamp', lamp: 'engine', mode: 'out' },
+      {
+        id: 'ent_page',
+        at,
+        kind: 'reading',
+        via: 'hand',
+        isComplete: false,
+        reading: { ...emptyReading(), codes: [{ code, state: 'confirmed', unit: 'unknown' }] },
+      },
+    ],
+  });
+}
