@@ -263,3 +263,25 @@ describe('codes that the owner accepts', () => {
     expect(acceptedNow(back).size).toBe(0);
   });
 });
+
+test('the owner’s list speaks for the maker’s codes, marked as theirs, and for no others', () => {
+  const car = {
+    ...CAR,
+    makerCodes: {
+      name: 'club.csv',
+      addedAt: '2026-10-01T10:00:00.000Z',
+      codes: { P1345: 'Cam and crank do not agree', P0302: 'wrong' },
+    },
+  };
+  const a = assess(makeCase(readingEntry(makeReading(['P1345', 'P0302']))), car, NOW);
+  expect(a.codes.find((c) => c.code === 'P1345')).toMatchObject({
+    title: 'Cam and crank do not agree',
+    isTheirs: true,
+    scope: 'maker',
+  });
+  expect(a.codes.find((c) => c.code === 'P1345')?.meaning).toMatch(/nobody here vouches/);
+  expect(a.codes.find((c) => c.code === 'P0302')).toMatchObject({
+    title: 'Cylinder 2 misfires',
+    isTheirs: false,
+  });
+});

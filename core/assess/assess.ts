@@ -1,5 +1,5 @@
 import { DEFAULT_OWNER, foldCase, type CaseRecord, type CaseState, type Owner } from '@pincer/core/case';
-import { explainCode, type Explanation } from '@pincer/core/codes';
+import type { Explanation } from '@pincer/core/codes';
 import { decide, type Option, type OptionId } from '@pincer/core/decision';
 import {
   CHECK_WORTH_IT,
@@ -32,7 +32,7 @@ import {
   type FirstThing,
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
-import { gatherFacts, type Fact } from './facts.ts';
+import { explainFor, gatherFacts, type Fact } from './facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 
 export interface CauseView {
@@ -73,6 +73,8 @@ export interface CheckView {
 }
 
 export interface CodeView extends Explanation {
+  /** Its words come from the owner's own list. */
+  isTheirs: boolean;
   state: CodeState;
   unit: string;
 }
@@ -158,9 +160,9 @@ export function assess(
   const instances = instancesFor(vehicle, now);
   const posterior = posteriorOf(instances, evidence);
   const allowance = driveAllowance(urgencyFacts(state, judgements, new Set(acceptedNow(vehicle).keys())));
-  const codeViews = codes.map((c) => ({ ...explainCode(c.code), state: c.state, unit: c.unit }));
+  const codeViews = codes.map((c) => ({ ...explainFor(c.code, vehicle), state: c.state, unit: c.unit }));
   const acceptedViews = accepted.map(({ code, acceptance }) => ({
-    ...explainCode(code.code),
+    ...explainFor(code.code, vehicle),
     state: code.state,
     unit: code.unit,
     reason: acceptance.reason,

@@ -1,5 +1,5 @@
 import { LAMPS, type CaseState, type LampId, type LampMode } from '@pincer/core/case';
-import { explainCode } from '@pincer/core/codes';
+import { explainCode, type Explanation } from '@pincer/core/codes';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import {
   OBSERVATIONS,
@@ -63,6 +63,19 @@ export function codeStateWords(state: CodeState): string {
   return STATE_WORDS[state];
 }
 
+/** What a code says, for a vehicle: for its maker's own codes in the words of the owner's list, marked as theirs. */
+export function explainFor(code: string, vehicle: Vehicle): Explanation & { isTheirs: boolean } {
+  const explanation = explainCode(code);
+  const text = explanation.scope === 'maker' ? vehicle.makerCodes?.codes[code] : undefined;
+  if (text === undefined) return { ...explanation, isTheirs: false };
+  return {
+    ...explanation,
+    title: text,
+    meaning: `So says your list “${vehicle.makerCodes?.name ?? ''}”; nobody here vouches for it. ${explanation.meaning}`,
+    isTheirs: true,
+  };
+}
+
 /** Each code once over all readings of the case, in its strongest state. */
 export function strongestCodes(state: CaseState): { code: ReadCode; entry: string }[] {
   const best = new Map<string, { code: ReadCode; entry: string }>();
@@ -112,7 +125,7 @@ function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): v
       side: 'car',
       kind: 'code',
       code: code.code,
-      title: explainCode(code.code).title,
+      title: explainFor(code.code, vehicle).title,
       detail: `${STATE_WORDS[code.state]}${holds}`,
       entry,
     });

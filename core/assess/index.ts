@@ -9,5 +9,5 @@ export {
   type ProcedureView,
 } from './assess.ts';
 export { codePage, type CodePage } from './code-page.ts';
-export { codeStateWords, type Fact } from './facts.ts';
+export { codeStateWords, explainFor, type Fact } from './facts.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';

@@ -1,5 +1,7 @@
 export { AREA_FACTS, type AreaFacts } from './areas.ts';
 export { COMPONENTS, type ComponentId } from './components.ts';
+export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
+export { readMakerList, type MakerListResult } from './maker-list.ts';
 export { AREAS, type Area, type Component } from './part.ts';
 export {
   SYSTEMS,

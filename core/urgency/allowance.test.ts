@@ -112,7 +112,12 @@ const SITUATIONS: [string, number, string | null, Entries][] = [
   ['fuel level sensor', 3, 'described', [lamp('engine', 'out'), codes('P0460')]],
   ['history of an airbag alone', 4, null, [lamp('engine', 'out'), codes('B0001:history')]],
   ['pending only, still counts', 2, 'network-area', [lamp('engine', 'out'), codes('U0100:pending')]],
-  ['a maker’s code next to a gentle one is nothing good either', 2, 'undescribed', [lamp('engine', 'out'), codes('P0113', 'P1345')]],
+  [
+    'a maker’s code next to a gentle one is nothing good either',
+    2,
+    'undescribed',
+    [lamp('engine', 'out'), codes('P0113', 'P1345')],
+  ],
   [
     'five units, the strictest decides',
     1,
@@ -207,7 +212,8 @@ describe('the drive allowance', () => {
     const of = (record: CaseRecord, ...accepted: string[]) =>
       driveAllowance(urgencyFacts(foldCase(record), [], new Set(accepted))).level;
     const rear = makeCase(lamp('engine', 'out'), codes('P0141', 'P1345'));
-    expect(of(rear)).toBe(3);
+    expect(of(rear)).toBe(2);
+    expect(of(rear, 'P1345')).toBe(3);
     expect(of(rear, 'P0141', 'P1345')).toBe(4);
     // Another one next to it is seen at once.
     expect(of(makeCase(lamp('engine', 'out'), codes('P0141', 'P0420')), 'P0141')).toBe(3);

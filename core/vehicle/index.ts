@@ -13,6 +13,7 @@ export {
   withdrawCode,
   type AcceptedCode,
   type Fuel,
+  type MakerCodes,
   type RoadKind,
   type UsualTrip,
   type Vehicle,

@@ -31,6 +31,16 @@ const acceptedCodeSchema = z.object({
 /** A code with a known reason that the owner lives with, such as a deliberate change of the vehicle. */
 export type AcceptedCode = z.infer<typeof acceptedCodeSchema>;
 
+const makerCodesSchema = z.object({
+  /** Name of the file or source that the owner gave. */
+  name: z.string().min(1),
+  addedAt: z.iso.datetime(),
+  /** Text by code, in the words of that list. */
+  codes: z.record(z.string().regex(/^[PCBU][0-3][0-9A-F]{3}$/), z.string().min(1).max(300)),
+});
+/** The owner's own list of their maker's codes. Nobody here vouches for it. */
+export type MakerCodes = z.infer<typeof makerCodesSchema>;
+
 export const vehicleSchema = z.object({
   id: z.string().regex(/^veh_/),
   /** Make and model in the owner's words. */
@@ -54,6 +64,7 @@ export const vehicleSchema = z.object({
   inspectionDue: z.string().optional(),
   usualTrips: z.array(tripSchema).optional(),
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
+  makerCodes: makerCodesSchema.optional(),
 });
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;
