@@ -30,6 +30,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./reference/reference.tsx')).Reference }),
       },
       {
+        path: '/words',
+        lazy: async () => ({ Component: (await import('./reference/words.tsx')).Words }),
+      },
+      {
         path: '/settings',
         lazy: async () => ({ Component: (await import('./settings/settings.tsx')).SettingsPage }),
       },

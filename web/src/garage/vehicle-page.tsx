@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
 import { AcceptedCodes } from './accepted-codes.tsx';
+import { MakerList } from './maker-list.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
 
 /** All that is known of one vehicle, to look at and to change. */
@@ -48,11 +49,13 @@ export function VehiclePage() {
             units={units}
             submit="Keep the changes"
             onSubmit={async (next) => {
-              // Codes may have been accepted beside the open form.
+              // Codes may have been accepted, and a list brought in, beside the open form.
+              const { acceptedCodes, makerCodes } = vehicle;
               await dispatch(
                 putVehicle({
                   ...next,
-                  ...(vehicle.acceptedCodes ? { acceptedCodes: vehicle.acceptedCodes } : {}),
+                  ...(acceptedCodes ? { acceptedCodes } : {}),
+                  ...(makerCodes ? { makerCodes } : {}),
                 }),
               );
               toast('Kept.');
@@ -66,6 +69,12 @@ export function VehiclePage() {
               Known and accepted codes
             </h2>
             <AcceptedCodes vehicle={vehicle} />
+          </section>
+          <section className={`${SHEET} p-4`} aria-labelledby="maker-list">
+            <h2 id="maker-list" className="mb-2 text-lg">
+              The maker’s own codes
+            </h2>
+            <MakerList vehicle={vehicle} />
           </section>
           <section className={`${SHEET} p-4`} aria-labelledby="socket">
             <h2 id="socket" className="text-lg">

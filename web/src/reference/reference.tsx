@@ -1,30 +1,60 @@
-import { useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { describedCodes, explainCode } from '@pincer/core/codes';
-import { FIELD, SHEET, TAG } from '../ui/classes.ts';
-import { searchCodes } from './search.ts';
+import { ArrowLeft } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { describedCodes } from '@pincer/core/codes';
+import { useAppSelector } from '../store/store.ts';
+import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
+import { CodeSheet } from './code-sheet.tsx';
+import { useSearch } from './use-search.ts';
+
+const CODE = /^[PCBU][0-9A-FO]{4}$/i;
 
 /** Every described code, and one page for each. */
 export function Reference() {
   const { code } = useParams();
   const [text, setText] = useState('');
-  const hits = useMemo(() => (text.trim().length >= 2 ? searchCodes(text.trim(), 40) : []), [text]);
+  const hits = useSearch(text, 40);
   const navigate = useNavigate();
-  const typed = /^[PCBU][0-9A-F]{4}$/i.test(text.trim()) ? explainCode(text) : null;
-  const shown = typed ?? (code ? explainCode(code) : null);
+  const location = useLocation();
+  const vehicles = useAppSelector((s) => s.logbook.vehicles);
+  const typed = CODE.test(text.trim()) ? text.trim().toUpperCase() : null;
+  const shown = typed ?? code?.toUpperCase() ?? null;
+  const theirs = shown
+    ? Object.values(vehicles).flatMap((v) => {
+        const words = v.makerCodes?.codes[shown];
+        return words === undefined ? [] : [{ text: words, list: v.makerCodes?.name ?? '' }];
+      })
+    : [];
+  // Opened from a case: the way back is the browser's own, to where the eyes were.
+  const cameFromHere = location.key !== 'default';
   return (
-    <main id="work" className="mx-auto w-full max-w-3xl space-y-4 p-4">
-      <h1 className="text-2xl">What does this code say?</h1>
+    <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-2xl">What does this code say?</h1>
+        <div className="flex gap-1">
+          {cameFromHere ? (
+            <button type="button" className={BUTTON.quiet} onClick={() => void navigate(-1)}>
+              <ArrowLeft size={18} aria-hidden="true" /> Back
+            </button>
+          ) : null}
+          <Link to="/words" className={BUTTON.quiet}>
+            Words, lamps, symptoms
+          </Link>
+        </div>
+      </div>
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          if (typed) void navigate(`/codes/${typed.code}`);
+          if (typed) {
+            setText('');
+            void navigate(`/codes/${typed}`);
+          }
         }}
       >
         <label className="block">
           <span className="text-ink-2">
-            A code such as P0302, or a word such as coil. {describedCodes().length} standard codes are
-            described.
+            A code such as P0302, a word such as coil, or a symptom.{' '}
+            {describedCodes().length.toLocaleString('en-GB')} codes of the standard are described.
           </span>
           <input
             className={`${FIELD} mt-1 text-[20px]`}
@@ -32,52 +62,32 @@ export function Reference() {
             onChange={(e) => setText(e.target.value)}
             autoCapitalize="characters"
             autoComplete="off"
+            spellCheck={false}
           />
         </label>
       </form>
-      {shown ? (
-        <article className={`${SHEET} p-4`}>
-          <h2 className="text-xl">
-            <span className="font-mono">{shown.code}</span> {shown.title}
-          </h2>
-          <div className="mt-2 flex flex-wrap gap-2">
-            {shown.system ? <span className={TAG}>{shown.system}</span> : null}
-            {shown.area ? <span className={TAG}>{shown.area}</span> : null}
-            {shown.valid ? (
-              <span className={TAG}>{shown.scope === 'maker' ? 'maker’s own' : 'standard'}</span>
-            ) : null}
-          </div>
-          <p className="mt-3">{shown.meaning}</p>
-          {shown.term ? <p className="mt-2 text-ink-2">In the workshop: {shown.term}.</p> : null}
-          {shown.suggestion ? (
-            <p className="mt-2">
-              Did you mean{' '}
-              <Link className="font-semibold underline" to={`/codes/${shown.suggestion}`}>
-                {shown.suggestion}
-              </Link>
-              ?
-            </p>
-          ) : null}
-        </article>
-      ) : null}
+      {shown ? <CodeSheet code={shown} theirs={theirs} /> : null}
       {hits.length > 0 ? (
-        <ul className={`${SHEET} divide-y divide-line`}>
+        <ul className={`${SHEET} divide-y divide-line`} aria-label="Found">
           {hits.map((h) => (
-            <li key={h.code}>
+            <li key={h.id}>
               <Link
-                to={`/codes/${h.code}`}
+                to={h.to}
                 onClick={() => setText('')}
-                className="flex min-h-11 items-center gap-3 px-4 py-2 hover:bg-sheet-2"
+                className="flex min-h-11 flex-wrap items-center gap-x-3 px-4 py-2 hover:bg-sheet-2"
               >
-                <span className="font-mono">{h.code}</span>
+                {h.kind === 'code' ? <span className="font-mono">{h.id.slice(5)}</span> : null}
                 <span>{h.title}</span>
+                <span className="text-[15px] text-ink-2">{h.detail}</span>
               </Link>
             </li>
           ))}
         </ul>
       ) : null}
       {text.trim().length >= 2 && hits.length === 0 && !typed ? (
-        <p className="text-ink-2">Nothing found for “{text}”.</p>
+        <p className="text-ink-2" role="status">
+          Nothing found for “{text}”.
+        </p>
       ) : null}
     </main>
   );

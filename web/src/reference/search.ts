@@ -1,25 +1,107 @@
 import MiniSearch from 'minisearch';
-import { describedCodes, explainCode, type Explanation } from '@pincer/core/codes';
+import { LAMPS, READER_WORDS } from '@pincer/core/case';
+import { GLOSSARY, describedCodes, explainCode } from '@pincer/core/codes';
+import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
 
-let index: MiniSearch<Explanation> | null = null;
+/** Something that the reference holds, and where it is shown. */
+export interface Hit {
+  id: string;
+  kind: 'code' | 'word' | 'lamp' | 'sign' | 'state';
+  title: string;
+  detail: string;
+  to: string;
+}
 
-function built(): MiniSearch<Explanation> {
+interface Document extends Hit {
+  code: string;
+  words: string;
+}
+
+const plain = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Everything that can be looked up. */
+function documents(): Document[] {
+  return [
+    ...describedCodes().map((entry): Document => {
+      const e = explainCode(entry.code);
+      return {
+        id: `code:${e.code}`,
+        kind: 'code',
+        code: e.code,
+        title: e.title,
+        detail: e.area ?? '',
+        words: [e.term, e.component, e.failure, e.area, e.system].filter(Boolean).join(' '),
+        to: `/codes/${e.code}`,
+      };
+    }),
+    ...GLOSSARY.map((g): Document => ({
+      id: `word:${g.id}`,
+      kind: 'word',
+      code: '',
+      title: g.title,
+      detail: g.also,
+      words: `${g.also} ${g.text}`,
+      to: `/words#${g.id}`,
+    })),
+    ...Object.entries(LAMPS).map(([id, title]): Document => ({
+      id: `lamp:${id}`,
+      kind: 'lamp',
+      code: '',
+      title: `${title}: lamp`,
+      detail: 'What it means and what to do',
+      words: 'lamp light warning symbol dash',
+      to: `/words#lamp-${id}`,
+    })),
+    ...OWNER_OBSERVATIONS.map((key): Document => ({
+      id: `sign:${key}`,
+      kind: 'sign',
+      code: '',
+      title: OBSERVATIONS[key].title,
+      detail: 'What it commonly comes from',
+      words: 'symptom sign noise',
+      to: `/words#sign-${key.replace(':', '-')}`,
+    })),
+    ...Object.entries(READER_WORDS).flatMap(([state, words]) =>
+      words.map((word): Document => ({
+        id: `state:${word}`,
+        kind: 'state',
+        code: '',
+        title: `“${plain(word)}” on a reader`,
+        detail: `means ${state}`,
+        words: `state ${state}`,
+        to: `/words#state-${state}`,
+      })),
+    ),
+  ];
+}
+
+let index: MiniSearch<Document> | null = null;
+
+function built(): MiniSearch<Document> {
   if (index) return index;
-  const made = new MiniSearch<Explanation>({
-    idField: 'code',
-    fields: ['code', 'title', 'component', 'term', 'failure', 'area'],
-    storeFields: ['code', 'title'],
-    searchOptions: { prefix: true, fuzzy: 0.2, boost: { code: 4, title: 2 } },
+  const made = new MiniSearch<Document>({
+    fields: ['code', 'title', 'words'],
+    storeFields: ['kind', 'title', 'detail', 'to'],
+    searchOptions: { prefix: true, fuzzy: 0.2, combineWith: 'AND', boost: { code: 6, title: 3 } },
   });
-  made.addAll(describedCodes().map((e) => explainCode(e.code)));
+  made.addAll(documents());
   index = made;
   return made;
 }
 
-/** Codes by code, word or workshop term; tolerant of typing slips. */
-export function searchCodes(text: string, limit: number): { code: string; title: string }[] {
-  return built()
-    .search(text)
-    .slice(0, limit)
-    .map((r) => ({ code: String(r['code']), title: String(r['title']) }));
+/**
+ * Codes, words, lamps, symptoms and readers' words by code, word or workshop's term; tolerant of typing slips. Words
+ * that are not all found together are searched one by one.
+ */
+export function searchReference(text: string, limit: number): Hit[] {
+  const search = built();
+  const strict = search.search(text);
+  const results = strict.length > 0 ? strict : search.search(text, { combineWith: 'OR' });
+  return results.slice(0, limit).map((r) => ({
+    id: String(r.id),
+    kind: r['kind'] as Hit['kind'],
+    title: String(r['title']),
+    detail: String(r['detail']),
+    to: String(r['to']),
+  }));
 }

@@ -1,10 +1,10 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate, useMatch } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
-import { searchCodes } from '../reference/search.ts';
+import { useSearch } from '../reference/use-search.ts';
 import { STATION_TITLES } from '../stations/titles.ts';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -33,10 +33,7 @@ export function Finder({
   // The second character tells a code from a word; O, Q, I and L are taken for digits often enough.
   const looksLikeCode = /^[PCBU][0-9OQIL][0-9A-Z]{2,4}$/i.test(typed);
   const explanation = looksLikeCode ? explainCode(typed) : null;
-  const hits = useMemo(
-    () => (typed.length >= 2 && !looksLikeCode ? searchCodes(typed, 8) : []),
-    [typed, looksLikeCode],
-  );
+  const hits = useSearch(looksLikeCode ? '' : typed, 10);
   const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
 
   const go = (to: string) => {
@@ -59,6 +56,7 @@ export function Finder({
     { title: 'Open a case, add a vehicle', run: () => go('/?new') },
     { title: 'Bring in a case file', run: () => go('/?import') },
     { title: 'Look up codes', run: () => go('/codes') },
+    { title: 'Words, lamps, symptoms', run: () => go('/words') },
     { title: 'Settings', run: () => go('/settings') },
     {
       title: 'Theme: bright day',
@@ -139,17 +137,14 @@ export function Finder({
                   ))}
               </Command.Group>
               {hits.length > 0 ? (
-                <Command.Group heading="Codes">
+                <Command.Group heading="Reference">
                   {hits.map((h) => (
-                    <Command.Item
-                      key={h.code}
-                      value={`hit ${h.code}`}
-                      onSelect={() => go(`/codes/${h.code}`)}
-                      className={ITEM}
-                    >
+                    <Command.Item key={h.id} value={`hit ${h.id}`} onSelect={() => go(h.to)} className={ITEM}>
                       <span>
-                        <span className="font-mono">{h.code}</span> {h.title}
+                        {h.kind === 'code' ? <span className="font-mono">{h.id.slice(5)} </span> : null}
+                        {h.title}
                       </span>
+                      {h.kind === 'code' ? null : <span className="text-[15px] text-ink-2">{h.detail}</span>}
                     </Command.Item>
                   ))}
                 </Command.Group>

@@ -1,8 +1,9 @@
 import { expose } from 'comlink';
-import { assess } from '@pincer/core/assess';
+import { assess, codePage } from '@pincer/core/assess';
 import { readCaseFile, type CaseRecord, type Owner } from '@pincer/core/case';
 import { decodeFileText } from '@pincer/core/link';
 import type { Vehicle } from '@pincer/core/vehicle';
+import { searchReference } from '../reference/search.ts';
 
 /** The core, off the main thread. */
 const api = {
@@ -10,6 +11,8 @@ const api = {
     assess(record, vehicle, new Date(now), owner),
   readCaseFile,
   decodeFileText,
+  searchReference,
+  codePage,
 };
 export type CoreApi = typeof api;
 

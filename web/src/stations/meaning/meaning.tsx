@@ -146,7 +146,9 @@ function CodeList({ codes, onAccept }: { codes: readonly CodeView[]; onAccept: (
           <p className="mt-1 max-w-[75ch]">{c.meaning}</p>
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <span className={TAG}>{codeStateWords(c.state)}</span>
-            <span className={TAG}>{c.scope === 'maker' ? 'maker’s own' : 'standard'}</span>
+            <span className={TAG}>
+              {c.isTheirs ? 'in the words of your list' : c.scope === 'maker' ? 'maker’s own' : 'standard'}
+            </span>
             {c.area ? <span className={TAG}>{c.area}</span> : null}
             {c.term ? <span className={TAG}>workshop: {c.term}</span> : null}
             <span className={TAG}>

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { codeStateWords } from '@pincer/core/assess';
-import { explainCode } from '@pincer/core/codes';
+import { codeStateWords, explainFor } from '@pincer/core/assess';
 import type { CodeState, ReadValue, Reading } from '@pincer/core/obd';
 import { acceptedNow, compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
@@ -173,7 +172,7 @@ function Codes({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) {
             >
               {c.code}
             </Link>
-            <span>{explainCode(c.code).title}</span>
+            <span>{explainFor(c.code, vehicle).title}</span>
             <span className="text-ink-2">
               {accepted.has(c.code) ? <b>known and accepted · </b> : null}
               {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} ·{' '}
