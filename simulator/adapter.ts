@@ -6,6 +6,10 @@ import { isLegacyRequest, legacyMessage, legacyPayloads } from './legacy-bus.ts'
 export interface BusUnit {
   /** CAN id that it answers on, as printed. */
   id: string;
+  /** CAN id that it alone listens to; those of the standard's services also listen to the common one. */
+  request: string;
+  /** Whether it listens to the common id as well. */
+  isCommon: boolean;
   answer: (request: readonly number[]) => number[][];
 }
 
@@ -49,7 +53,13 @@ interface Settings {
   isProtocolKnown: boolean;
   /** Number of the protocol that was set; 0 leaves it to the search. */
   protocol: string;
+  /** Id that requests go out on, and the one answer id that is let through; null lets all through. */
+  header: string;
+  filter: string | null;
 }
+
+/** Id on which every control unit of the standard's services listens. */
+const COMMON_ID = '7DF';
 
 const FACTORY: Settings = {
   isEchoOn: true,
@@ -58,6 +68,8 @@ const FACTORY: Settings = {
   hasHeaders: false,
   isProtocolKnown: false,
   protocol: '0',
+  header: COMMON_ID,
+  filter: null,
 };
 
 const BANNER = 'STAND-IN v1.0';
@@ -190,7 +202,12 @@ export class StandInAdapter implements Transport {
   private ask(request: readonly number[]): string[] {
     if (!this.world.isBusAwake()) return ['NO DATA'];
     if (this.temperament.isLegacy && !isLegacyRequest(request)) return ['NO DATA'];
-    const perUnit = this.world.units.map((unit) =>
+    const { header, filter } = this.settings;
+    const asked = this.world.units.filter(
+      (u) =>
+        (header === COMMON_ID ? u.isCommon : u.request === header) && (filter === null || u.id === filter),
+    );
+    const perUnit = asked.map((unit) =>
       unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)),
     );
     // Units answer at the same time: their frames come interleaved.
@@ -249,6 +266,16 @@ export class StandInAdapter implements Transport {
     if (protocol !== undefined) {
       this.settings.isProtocolKnown = false;
       this.settings.protocol = protocol;
+      return 'OK';
+    }
+    const header = /^SH([0-9A-F]{3})$/.exec(command)?.[1];
+    if (header !== undefined) {
+      this.settings.header = header;
+      return 'OK';
+    }
+    const filter = /^CRA([0-9A-F]{3})$/.exec(command)?.[1];
+    if (filter !== undefined || command === 'AR' || command === 'CRA') {
+      this.settings.filter = filter ?? null;
       return 'OK';
     }
     if (command === 'DPN') return this.settings.isProtocolKnown ? 'A6' : 'A0';

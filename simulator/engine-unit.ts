@@ -1,10 +1,12 @@
 import {
+  encodeDtcByStatus,
   encodeMonitorBytes,
   encodeParameter,
   encodeTroubleCode,
   isSupportPid,
   supportBitmap,
   type MonitorId,
+  type StatusCode,
 } from '@pincer/core/obd';
 import type { Engine, Sensed } from './engine.ts';
 import { FaultMemory, MonitorMemory } from './fault-memory.ts';
@@ -61,6 +63,7 @@ export class EngineUnit {
     // A dead sensor is only told from a still engine when that turns.
     if (engine.isRunning) {
       this.test('P0102', engine.has('air-flow-unplugged'));
+      this.test('P0562', engine.has('battery-weak'));
       engine.faults.forEach((f) => {
         if (f.kind === 'coil') this.test(`P035${f.cylinder}`, true);
       });
@@ -133,6 +136,8 @@ export class EngineUnit {
         return [this.clear()];
       case 0x09:
         return this.information(rest[0] ?? 0);
+      case 0x19:
+        return [rest[0] === 0x02 ? encodeDtcByStatus(this.withStatus()) : [0x7f, 0x19, 0x12]];
       default:
         return service === undefined ? [] : [[0x7f, service, 0x11]];
     }
@@ -141,6 +146,21 @@ export class EngineUnit {
   private codeList(answer: number, kind: 'confirmed' | 'pending' | 'permanent'): number[] {
     const codes = this.memory.codes(kind);
     return [answer, codes.length, ...codes.flatMap(encodeTroubleCode)];
+  }
+
+  /** Stored codes with their status bytes, as service 19 02 tells them. */
+  private withStatus(): StatusCode[] {
+    const pending = new Set(this.memory.codes('pending'));
+    const confirmed = new Set(this.memory.codes('confirmed'));
+    return [...new Set([...confirmed, ...pending])].map((code) => ({
+      code,
+      failureType: '00',
+      status:
+        (pending.has(code) ? 0x04 | 0x02 : 0) |
+        (confirmed.has(code) ? 0x08 : 0) |
+        0x20 |
+        (confirmed.has(code) && this.memory.isLampOn ? 0x80 : 0),
+    }));
   }
 
   private clear(): number[] {

@@ -185,7 +185,7 @@ export class Engine {
         timing: 0,
         frontOxygen: 0.45,
         rearOxygen: 0.45,
-        volts: 12.5 + this.jitter(0.02),
+        volts: (this.has('battery-weak') ? 11.6 : 12.5) + this.jitter(0.02),
         runTime: 0,
         purge: 0,
       };

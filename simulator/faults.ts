@@ -7,7 +7,11 @@ export type Fault =
   | { kind: 'air-flow-unplugged' }
   | { kind: 'intake-temperature-unplugged' }
   /** Air gets in behind the air flow sensor; the size is the equivalent flow at idle, share of the measured air. */
-  | { kind: 'intake-leak'; share: number };
+  | { kind: 'intake-leak'; share: number }
+  /** The battery is weak: the start pulled the voltage down, and many control units noted it. */
+  | { kind: 'battery-weak' }
+  /** The front left wheel's speed sensor is open: stability control is off, the instruments miss its data. */
+  | { kind: 'wheel-sensor' };
 
 export type FaultKind = Fault['kind'];
 
@@ -24,5 +28,9 @@ export function faultTitle(fault: Fault): string {
       return 'Intake temperature sensor unplugged';
     case 'intake-leak':
       return 'Air leak behind the air flow sensor';
+    case 'battery-weak':
+      return 'Battery weak, codes in six control units';
+    case 'wheel-sensor':
+      return 'Wheel speed sensor front left open';
   }
 }

@@ -1,10 +1,17 @@
 import type { Clock } from '@pincer/core/link';
-import { StandInAdapter, TEMPERAMENTS, type Temperament, type TemperamentId } from './adapter.ts';
+import {
+  StandInAdapter,
+  TEMPERAMENTS,
+  type BusUnit,
+  type Temperament,
+  type TemperamentId,
+} from './adapter.ts';
 import { EngineUnit } from './engine-unit.ts';
 import { Engine, type Mode } from './engine.ts';
 import type { Fault } from './faults.ts';
 import { GearboxUnit } from './gearbox-unit.ts';
 import { seededRandom } from './random.ts';
+import { FINCH_UNITS, UdsUnit } from './uds-unit.ts';
 
 export interface StandInOptions {
   faults: readonly Fault[];
@@ -32,6 +39,29 @@ export const FINCH = {
   },
 } as const;
 
+/** Which control units the Finch has, in the open format that owners bring in too. */
+export const FINCH_MODULES = {
+  format: 'pincer-module-map',
+  version: 1,
+  name: 'Tarrow Finch 1.4, 2012',
+  modules: [
+    { id: 'engine', name: 'Engine', does: 'Runs the engine.', request: '7E0', answer: '7E8' },
+    { id: 'gearbox', name: 'Gearbox', does: 'Changes the gears.', request: '7E1', answer: '7E9' },
+    { id: 'brakes', name: 'Brakes', does: 'ABS and stability control.', request: '6A0', answer: '6A8' },
+    { id: 'airbag', name: 'Airbag', does: 'Airbags and belt tensioners.', request: '6B0', answer: '6B8' },
+    { id: 'body', name: 'Body', does: 'Lights, locks, wipers.', request: '6C0', answer: '6C8' },
+    { id: 'instruments', name: 'Instruments', does: 'Gauges and lamps.', request: '6D0', answer: '6D8' },
+    { id: 'gateway', name: 'Gateway', does: 'Joins the data lines.', request: '6E0', answer: '6E8' },
+    {
+      id: 'climate',
+      name: 'Climate',
+      does: 'Air conditioning, where fitted.',
+      request: '6F0',
+      answer: '6F8',
+    },
+  ],
+} as const;
+
 /** Kilometres of an ordinary drive. */
 const TRIP_KM = 11;
 
@@ -40,6 +70,7 @@ export class StandIn {
   readonly engine: Engine;
   readonly unit: EngineUnit;
   private readonly gearbox: GearboxUnit;
+  private readonly others: readonly BusUnit[];
   private lastTime: number;
   private readonly noise: () => number;
 
@@ -55,6 +86,15 @@ export class StandIn {
     this.engine.faults = [...options.faults];
     this.unit = new EngineUnit(this.engine, FINCH.identity);
     this.gearbox = new GearboxUnit(this.engine);
+    this.others = FINCH_UNITS.map((plan) => {
+      const unit = new UdsUnit(plan, this.engine);
+      return {
+        id: plan.answer,
+        request: plan.request,
+        isCommon: false,
+        answer: (request: readonly number[]) => unit.answer(request),
+      };
+    });
     this.lastTime = options.clock.now();
     this.noise = seededRandom(options.seed + 1);
     this.seasoned(options.tripsBefore ?? 2);
@@ -73,9 +113,17 @@ export class StandIn {
       units: [
         {
           id: '7E8',
+          request: '7E0',
+          isCommon: true,
           answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)),
         },
-        { id: '7E9', answer: (request: readonly number[]) => this.gearbox.answer(request) },
+        {
+          id: '7E9',
+          request: '7E1',
+          isCommon: true,
+          answer: (request: readonly number[]) => this.gearbox.answer(request),
+        },
+        ...this.others,
       ],
       isBusAwake: () => this.engine.mode !== 'off',
       volts: () => this.engine.sense().volts,

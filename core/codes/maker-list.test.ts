@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { GLOSSARY, readMakerList } from './index.ts';
+import { GLOSSARY, KNOWN_FAILURE_TYPES, failureTypeWords, readMakerList } from './index.ts';
 
 describe('an owner’s list of maker’s codes', () => {
   test('codes and texts are taken, a heading is passed over, spaces and case do not matter', () => {
@@ -51,4 +51,13 @@ test('glossary: each word once, with what others call it', () => {
   expect(new Set(GLOSSARY.map((g) => g.id)).size).toBe(GLOSSARY.length);
   for (const g of GLOSSARY)
     expect([g.id, g.text.endsWith('.'), g.also.length > 1]).toEqual([g.id, true, true]);
+});
+
+test('failure-type bytes in words, and those that are the maker’s own', () => {
+  expect(failureTypeWords('16')).toBe('voltage too low');
+  expect(failureTypeWords('7a')).toBe('leak');
+  expect(failureTypeWords('F3')).toMatch(/maker’s own/);
+  const words = KNOWN_FAILURE_TYPES.map(failureTypeWords);
+  expect(words.length).toBeGreaterThan(70);
+  expect(words.filter((w) => /[A-Z]{3}|undefined/.test(w))).toEqual([]);
 });

@@ -32,6 +32,7 @@ export {
   type Connection,
   type ReadProgress,
   type ReadResult,
+  type ReachableUnit,
 } from './session.ts';
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';

@@ -1,6 +1,7 @@
 import {
   ReadingBuilder,
   emptyReading,
+  negativeResponseText,
   hexByte,
   isSupportPid,
   parameterLength,
@@ -35,9 +36,22 @@ export interface ReadProgress {
   total: number;
 }
 
+/** A control unit of a module map, as far as the link needs it. */
+export interface ReachableUnit {
+  name: string;
+  /** CAN ids as printed: three hexadecimal digits, or eight. */
+  request: string;
+  answer: string;
+}
+
 interface Options {
   signal?: CancelSignal;
   onProgress?: (progress: ReadProgress) => void;
+}
+
+interface ReadOptions extends Options {
+  /** Control units beyond those of the standard's services; asked with ISO 14229 service 19 02. */
+  units?: readonly ReachableUnit[];
 }
 
 const COMMAND_MS = 2_000;
@@ -150,6 +164,7 @@ const STEPS = [
   { id: 'frozen', step: 'Stored conditions', part: 'stored conditions' },
   { id: 'identity', step: 'Identity', part: 'vehicle number and calibration' },
   { id: 'values', step: 'Lamp, self-checks and readings', part: 'lamp, self-checks and readings' },
+  { id: 'units', step: 'The other control units', part: 'codes of the other control units' },
 ] as const;
 type StepId = (typeof STEPS)[number]['id'];
 
@@ -161,7 +176,7 @@ type StepId = (typeof STEPS)[number]['id'];
  *
  * Nothing is lost when it stops early: the reading says what is missing.
  */
-export async function takeReading(connection: Connection, options: Options = {}): Promise<ReadResult> {
+export async function takeReading(connection: Connection, options: ReadOptions = {}): Promise<ReadResult> {
   return new ReadingRun(connection, options, null).take();
 }
 
@@ -173,7 +188,7 @@ export async function takeReading(connection: Connection, options: Options = {})
 export async function resumeReading(
   connection: Connection,
   begun: Reading,
-  options: Options = {},
+  options: ReadOptions = {},
 ): Promise<ReadResult> {
   const result = await new ReadingRun(connection, options, begun).take();
   const isOtherCar = begun.vin !== undefined && result.vinNow !== null && result.vinNow !== begun.vin;
@@ -191,6 +206,7 @@ function without(reading: Reading, parts: ReadonlySet<StepId>): Reading {
     codes: rest.codes.filter((c) => !(c.state !== 'history' && lacks(c.state))),
     frozen: lacks('frozen') ? [] : rest.frozen,
     identities: lacks('identity') ? [] : rest.identities,
+    ...(rest.units && lacks('units') ? { units: [] } : {}),
     values: rest.values.filter(
       (v) =>
         !(lacks('values') && v.service === '01') &&
@@ -208,17 +224,19 @@ class ReadingRun {
   private readonly builder: ReadingBuilder;
   /** The parts that are asked for; the list of supported readings always is. */
   private readonly wanted: ReadonlySet<StepId>;
+  private readonly steps: readonly (typeof STEPS)[number][];
   private fault: LinkFault | null = null;
   private readonly units = new Set<string>();
   private restarts = 0;
 
   constructor(
     private readonly connection: Connection,
-    private readonly options: Options,
+    private readonly options: ReadOptions,
     begun: Reading | null,
   ) {
     const lacking = new Set(begun?.missing.map((m) => m.part));
-    const wanted = STEPS.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.part));
+    this.steps = STEPS.filter((s) => s.id !== 'units' || (options.units?.length ?? 0) > 0);
+    const wanted = this.steps.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.part));
     this.wanted = new Set(wanted.map((s) => s.id));
     this.reading = begun === null ? emptyReading() : without(begun, this.wanted);
     this.builder = new ReadingBuilder(this.reading);
@@ -228,10 +246,10 @@ class ReadingRun {
     const { connection, reading } = this;
     reading.protocol = connection.protocol;
     if (connection.adapterVolts !== null) reading.adapterVolts = connection.adapterVolts;
-    for (const [index, step] of STEPS.entries()) {
-      this.options.onProgress?.({ step: step.step, done: index, total: STEPS.length });
+    for (const [index, step] of this.steps.entries()) {
+      this.options.onProgress?.({ step: step.step, done: index, total: this.steps.length });
       if (!this.wanted.has(step.id)) continue;
-      if (this.fault === null) await this[step.id]();
+      if (this.fault === null) await (step.id === 'units' ? this.otherUnits() : this[step.id]());
       // Silence from every unit is an ignition that is off, not a car without codes.
       if (this.fault === null && this.units.size === 0) this.fault = { code: 'unable-to-connect' };
       if (this.fault !== null)
@@ -242,7 +260,7 @@ class ReadingRun {
     if (vinBefore !== undefined && this.fault === null && !this.wanted.has('identity'))
       await this.ask('0902');
     this.builder.finish();
-    this.options.onProgress?.({ step: 'Done', done: STEPS.length, total: STEPS.length });
+    this.options.onProgress?.({ step: 'Done', done: this.steps.length, total: this.steps.length });
     return { reading, fault: this.fault, vinNow: reading.vin ?? null };
   }
 
@@ -353,6 +371,65 @@ class ReadingRun {
     );
   }
 
+  /**
+   * Walks the control units of the module map: each is addressed by itself, its codes are read with their status bytes
+   * (ISO 14229-1 service 19 02, every status), and the adapter is set back to asking all. A unit that does not answer
+   * is noted with the reason; it is no fault of the connection.
+   */
+  private async otherUnits(): Promise<void> {
+    const units = this.options.units ?? [];
+    this.reading.units = [];
+    for (const [index, unit] of units.entries()) {
+      this.options.onProgress?.({
+        step: `${unit.name} (${index + 1} of ${units.length})`,
+        done: this.steps.length - 1,
+        total: this.steps.length,
+      });
+      const why = this.connection.isCan
+        ? await this.askUnit(unit)
+        : 'the older protocol reaches only the engine’s own services';
+      if (this.fault) break;
+      this.reading.units.push({
+        unit: unit.answer,
+        name: unit.name,
+        hasAnswered: why === null,
+        ...(why === null ? {} : { why }),
+      });
+    }
+    if (this.connection.isCan && this.fault === null) {
+      const isLong = units.some((u) => u.request.length === 8);
+      await this.settle(['ATAR', ...headerCommands(isLong ? FUNCTIONAL_29_BIT : FUNCTIONAL)]);
+    }
+  }
+
+  /** @returns why the unit could not be read, or null. */
+  private async askUnit(unit: ReachableUnit): Promise<string | null> {
+    const refused = await this.settle([...headerCommands(unit.request), `ATCRA${unit.answer}`]);
+    if (this.fault) return null;
+    if (refused) return 'the adapter cannot address single control units';
+    const said = await this.ask('1902FF');
+    const answer = said.answers.find((a) => a.source === unit.answer);
+    if (!answer) return 'it does not answer: not fitted, or asleep';
+    if (answer.payload[0] === 0x59) return null;
+    return `it refuses: ${negativeResponseText(answer.payload[2] ?? 0)}`;
+  }
+
+  /** Sends settings one after the other. @returns whether the adapter did not know one of them. */
+  private async settle(commands: readonly string[]): Promise<boolean> {
+    for (const command of commands) {
+      const reply = await this.connection.port.send(command, {
+        timeoutMs: COMMAND_MS,
+        signal: this.options.signal,
+      });
+      if (!reply.ok) {
+        this.fault = reply.fault;
+        return false;
+      }
+      if (reply.lines.some((l) => l.trim() === '?')) return true;
+    }
+    return false;
+  }
+
   /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
   private async inGroups(
     pids: readonly number[],
@@ -383,6 +460,15 @@ class ReadingRun {
   private described(pids: ReadonlySet<number>): number[] {
     return [...pids].filter((p) => !isSupportPid(p) && parameterLength(p) !== null).sort((a, b) => a - b);
   }
+}
+
+/** The id on which every control unit of the standard listens. */
+const FUNCTIONAL = '7DF';
+const FUNCTIONAL_29_BIT = '18DB33F1';
+
+/** Commands that set the id to ask on: three digits at once; of eight, the first two are the priority. */
+function headerCommands(id: string): string[] {
+  return id.length === 8 ? [`ATCP${id.slice(0, 2)}`, `ATSH${id.slice(2)}`] : [`ATSH${id}`];
 }
 
 /** Given out only by the guard that has seen the stored reading read back; see `core/proof`. */

@@ -47,5 +47,14 @@ export {
   type Reading,
 } from './reading.ts';
 export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
-export { STATUS_BITS, decodeDtcByStatus, stateOfStatus, statusBits, type StatusBit } from './uds.ts';
+export {
+  STATUS_BITS,
+  decodeDtcByStatus,
+  encodeDtcByStatus,
+  stateOfStatus,
+  statusBits,
+  statusWords,
+  type StatusBit,
+  type StatusCode,
+} from './uds.ts';
 export { round, scaleTestValue } from './unit-scaling.ts';

@@ -158,6 +158,18 @@ export class ReadingBuilder {
   }
 
   private addCode(code: ReadCode): void {
+    // The same code of the same unit, read before without its status byte: the byte is added to what is there.
+    const plain =
+      code.statusByte === undefined
+        ? []
+        : this.reading.codes.filter(
+            (c) => c.code === code.code && c.unit === code.unit && c.statusByte === undefined,
+          );
+    for (const c of plain) {
+      c.statusByte = code.statusByte;
+      c.failureType = code.failureType;
+    }
+    if (plain.length > 0) return;
     const known = this.reading.codes.some(
       (c) =>
         c.code === code.code &&

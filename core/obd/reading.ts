@@ -73,6 +73,18 @@ export const readingSchema = z.object({
       verificationNumbers: z.array(z.string()),
     }),
   ),
+  /** Control units that a module map named, and whether each answered. */
+  units: z
+    .array(
+      z.object({
+        unit: z.string(),
+        name: z.string(),
+        hasAnswered: z.boolean(),
+        /** Why not, in plain words. */
+        why: z.string().optional(),
+      }),
+    )
+    .optional(),
   codes: z.array(readCodeSchema),
   values: z.array(readValueSchema),
   frozen: z.array(frozenFrameSchema),

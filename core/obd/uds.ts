@@ -1,4 +1,4 @@
-import { decodeTroubleCode } from './trouble-code.ts';
+import { decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 import { hexByte } from './bytes.ts';
 import type { CodeState, ReadCode } from './reading.ts';
 
@@ -57,4 +57,35 @@ export function decodeDtcByStatus(
     });
   }
   return { codes, left: Math.max(0, payload.length - at) };
+}
+
+/** A code to be sent with its failure type and status byte. */
+export interface StatusCode {
+  code: string;
+  /** Two hexadecimal digits. */
+  failureType: string;
+  status: number;
+}
+
+/** A positive answer to service 19 02: the inverse of {@link decodeDtcByStatus}. */
+export function encodeDtcByStatus(codes: readonly StatusCode[]): number[] {
+  return [
+    0x59,
+    0x02,
+    0xff,
+    ...codes.flatMap((c) => [...encodeTroubleCode(c.code), Number.parseInt(c.failureType, 16), c.status]),
+  ];
+}
+
+/** What a status byte says, in the owner's words, most important first (ISO 14229-1, annex D). */
+export function statusWords(status: number): string[] {
+  const is = (bit: number) => (status & (1 << bit)) !== 0;
+  return [
+    ...(is(7) ? ['holds a lamp on'] : []),
+    ...(is(0) ? ['fails now'] : is(1) ? ['failed this trip'] : []),
+    ...(is(5) && !is(0) && !is(1) ? ['failed since the last clear'] : []),
+    ...(is(3) && !is(0) && !is(1) && !is(2) ? ['stored, not failing now'] : []),
+    ...(is(6) ? ['its check has not run this trip'] : []),
+    ...(is(4) ? ['its check has not run since the last clear'] : []),
+  ];
 }

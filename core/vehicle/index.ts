@@ -1,4 +1,11 @@
 export { MARKETS, socketCoverage, type Coverage, type Market } from './coverage.ts';
+export {
+  moduleMapSchema,
+  readModuleMap,
+  type MappedModule,
+  type ModuleMap,
+  type ModuleMapResult,
+} from './module-map.ts';
 export { socketPlaces, type SocketPlace } from './socket-places.ts';
 export {
   ASPIRATIONS,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { moduleMapSchema } from './module-map.ts';
 
 export const FUELS = ['petrol', 'diesel', 'hybrid', 'lpg', 'electric', 'unknown'] as const;
 export type Fuel = (typeof FUELS)[number];
@@ -65,6 +66,7 @@ export const vehicleSchema = z.object({
   usualTrips: z.array(tripSchema).optional(),
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
   makerCodes: makerCodesSchema.optional(),
+  moduleMap: moduleMapSchema.optional(),
 });
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;

@@ -1,0 +1,76 @@
+import { z } from 'zod';
+
+/** A CAN id as printed on the wire: three hexadecimal digits, or eight for 29-bit ids. */
+const canId = z
+  .string()
+  .regex(/^(?:[0-7][0-9A-F]{2}|[01][0-9A-F]{7})$/, 'a CAN id of three or eight hexadecimal digits');
+
+const moduleSchema = z.object({
+  /** Short and unique within the map. */
+  id: z.string().regex(/^[a-z][a-z0-9-]*$/, 'a short name in small letters, such as "brakes"'),
+  name: z.string().min(1).max(60),
+  /** What it does, for owners. */
+  does: z.string().max(200),
+  /** Id that it listens to, and id that it answers with. */
+  request: canId,
+  answer: canId,
+});
+/** One control unit of a module map. */
+export type MappedModule = z.infer<typeof moduleSchema>;
+
+export const moduleMapSchema = z
+  .object({
+    format: z.literal('pincer-module-map'),
+    version: z.literal(1),
+    name: z.string().min(1),
+    modules: z.array(moduleSchema).min(1).max(64),
+  })
+  .superRefine((map, context) => {
+    for (const field of ['id', 'request', 'answer'] as const) {
+      const seen = new Set<string>();
+      map.modules.forEach((m, i) => {
+        if (seen.has(m[field]))
+          context.addIssue({
+            code: 'custom',
+            path: ['modules', i, field],
+            message: `“${m[field]}” is there twice`,
+          });
+        seen.add(m[field]);
+      });
+    }
+  });
+/** Which control units a vehicle has, and how to reach them: the standard gives no way to list them. */
+export type ModuleMap = z.infer<typeof moduleMapSchema>;
+
+export type ModuleMapResult = { ok: true; map: ModuleMap } | { ok: false; message: string };
+
+/** Reads a module map; on a failure it says in a plain sentence where and why, and nothing is taken over. */
+export function readModuleMap(text: string): ModuleMapResult {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return {
+      ok: false,
+      message: 'This is not a JSON file. It may have been cut short when it was sent or saved.',
+    };
+  }
+  const isMap =
+    typeof data === 'object' && data !== null && 'format' in data && data.format === 'pincer-module-map';
+  if (!isMap)
+    return {
+      ok: false,
+      message: 'This file is JSON, but not a module map: its “format” is not “pincer-module-map”.',
+    };
+  const parsed = moduleMapSchema.safeParse(data);
+  if (parsed.success) return { ok: true, map: parsed.data };
+  const issue = parsed.error.issues[0];
+  const place = (issue?.path ?? [])
+    .map((p) => (typeof p === 'number' ? `[${p + 1}]` : `.${String(p)}`))
+    .join('')
+    .replace(/^\./, '');
+  return {
+    ok: false,
+    message: `The module map is wrong at ${place || 'its beginning'}: ${issue?.message ?? 'it does not fit'}. Nothing was taken over.`,
+  };
+}
