@@ -1,9 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { openCase, station } from './helpers.ts';
 
-const road = (page: import('@playwright/test').Page) =>
-  page.getByRole('region', { name: 'How much road is left' });
-const lamp = (page: import('@playwright/test').Page, name: string, mode: string) =>
+const road = (page: Page) => page.getByRole('region', { name: 'How much road is left' });
+const lamp = (page: Page, name: string, mode: string) =>
   page.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode }).click();
 
 test('a red lamp before any reading: stop, what to do in the next minute, whom to call, and what to look at first', async ({

@@ -1,8 +1,8 @@
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type Entry } from '@pincer/core/case';
 import { AdapterPort, connect, takeReading } from '@pincer/core/link';
 import type { Reading } from '@pincer/core/obd';
-import type { Vehicle } from '@pincer/core/vehicle';
-import { FINCH, INSTANT_CLOCK, StandIn, type Fault } from '@pincer/simulator';
+import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
+import { FINCH, FINCH_MODULES, INSTANT_CLOCK, StandIn, type Fault } from '@pincer/simulator';
 
 /**
  * The example logbook: a pottery teacher in a made-up harbour town and her three made-up vehicles. Readings
@@ -21,8 +21,14 @@ const finch: Vehicle = {
   displacement: 1.4,
   cylinders: 4,
   aspiration: 'natural',
+  gearbox: 'automatic',
   distance: 168_400,
   inspectionDue: '2027-03-31',
+  usualTrips: [
+    { name: 'to the pottery', road: 'country', minutes: 24, distance: 19, perWeek: 4 },
+    { name: 'round the harbour', road: 'town', minutes: 12, distance: 4, perWeek: 6 },
+  ],
+  moduleMap: moduleMapSchema.parse(FINCH_MODULES),
 };
 const dray: Vehicle = {
   id: 'veh_dray',
@@ -66,7 +72,7 @@ async function readScene(scene: Scene): Promise<Reading> {
   if (scene.isWarm) car.warmUp();
   const connected = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
   if (!connected.ok) throw new Error(`The stand-in did not connect: ${connected.fault.code}`);
-  const { reading, fault } = await takeReading(connected.connection);
+  const { reading, fault } = await takeReading(connected.connection, { units: FINCH_MODULES.modules });
   if (fault) throw new Error(`The stand-in was not read: ${fault.code}`);
   return reading;
 }

@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { FINCH_MODULES } from '@pincer/simulator';
 import { demoLogbook } from './demo-data.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -9,4 +10,5 @@ writeFileSync(`${root}web/public/demo/harbour.json`, `${JSON.stringify(demo)}\n`
 mkdirSync(`${root}docs/examples`, { recursive: true });
 const [open] = demo.files;
 writeFileSync(`${root}docs/examples/wet-morning.case.json`, `${JSON.stringify(open, null, 2)}\n`);
-process.stdout.write('Wrote web/public/demo/harbour.json and docs/examples/wet-morning.case.json\n');
+writeFileSync(`${root}docs/examples/finch.modules.json`, `${JSON.stringify(FINCH_MODULES, null, 2)}\n`);
+process.stdout.write('Wrote web/public/demo/harbour.json and the files of docs/examples\n');

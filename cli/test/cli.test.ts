@@ -52,7 +52,7 @@ describe('pincer explain', () => {
 
   test('in words', async () => {
     const { out } = await run('explain', 'P0113');
-    expect(out).toMatch(/P0113 {2}Intake air temperature sensor 1: signal too high/);
+    expect(out).toMatch(/P0113 {2}Intake temperature sensor 1: signal too high/);
     expect(out).toMatch(/In the workshop/);
   });
 });

@@ -285,3 +285,46 @@ test('the owner’s list speaks for the maker’s codes, marked as theirs, and f
     isTheirs: false,
   });
 });
+
+describe('many codes, how many faults?', () => {
+  const unitCodes = (...list: [string, string][]) => {
+    const reading = makeReading([]);
+    return readingEntry({
+      ...reading,
+      codes: list.map(([unit, code]) => ({ code, unit, state: 'confirmed' as const })),
+    });
+  };
+
+  test('one weak battery tells six control units’ codes as one story', () => {
+    const a = look(
+      makeCase(
+        unitCodes(
+          ['7E8', 'P0562'],
+          ['6A8', 'U3003'],
+          ['6B8', 'U3003'],
+          ['6C8', 'U0155'],
+          ['6D8', 'U3003'],
+          ['6E8', 'U0140'],
+        ),
+        saw('before:long-stand'),
+      ),
+    );
+    expect(a.groups).toHaveLength(1);
+    expect(a.groups[0]?.codes.sort()).toEqual(['P0562', 'U0140', 'U0155', 'U3003']);
+    expect(['battery-weak', 'alternator']).toContain(a.groups[0]?.cause);
+    expect(a.leftOver).toEqual([]);
+  });
+
+  test('an air flow sensor off: the stability unit’s complaint is its knock-on', () => {
+    const a = look(makeCase(unitCodes(['7E8', 'P0102'], ['6A8', 'U0401'])));
+    expect(a.groups).toHaveLength(1);
+    expect(a.groups[0]?.cause).toMatch(/^maf-/);
+    expect(a.groups[0]?.codes.sort()).toEqual(['P0102', 'U0401']);
+  });
+
+  test('brakes and airbag have nothing to do with each other: two stories', () => {
+    const a = look(makeCase(unitCodes(['6A8', 'C0031'], ['6B8', 'B0001'])));
+    expect(a.groups.map((g) => g.codes)).toEqual(expect.arrayContaining([['C0031'], ['B0001']]));
+    expect(a.causes.filter((c) => c.isLicensed).length).toBeGreaterThan(0);
+  });
+});

@@ -33,6 +33,7 @@ import {
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { explainFor, gatherFacts, type Fact } from './facts.ts';
+import { unitName } from './reading-view.ts';
 import { stationViews, type StationView } from './stations.ts';
 
 export interface CauseView {
@@ -77,6 +78,8 @@ export interface CodeView extends Explanation {
   isTheirs: boolean;
   state: CodeState;
   unit: string;
+  /** Names of all control units that report it. */
+  units: string[];
 }
 
 export interface AcceptedView extends CodeView {
@@ -160,11 +163,17 @@ export function assess(
   const instances = instancesFor(vehicle, now);
   const posterior = posteriorOf(instances, evidence);
   const allowance = driveAllowance(urgencyFacts(state, judgements, new Set(acceptedNow(vehicle).keys())));
-  const codeViews = codes.map((c) => ({ ...explainFor(c.code, vehicle), state: c.state, unit: c.unit }));
+  const codeViews = codes.map((c) => ({
+    ...explainFor(c.code, vehicle),
+    state: c.state,
+    unit: c.unit,
+    units: unitsOf(state, c.code),
+  }));
   const acceptedViews = accepted.map(({ code, acceptance }) => ({
     ...explainFor(code.code, vehicle),
     state: code.state,
     unit: code.unit,
+    units: unitsOf(state, code.code),
     reason: acceptance.reason,
     since: acceptance.since,
   }));
@@ -238,6 +247,17 @@ export function assess(
       proof,
     }),
   };
+}
+
+/** Control units that reported a code in any reading of the case. */
+function unitsOf(state: CaseState, code: string): string[] {
+  return [
+    ...new Set(
+      state.readings.flatMap(({ reading }) =>
+        reading.codes.filter((c) => c.code === code).map((c) => unitName(reading, c.unit)),
+      ),
+    ),
+  ];
 }
 
 /** The other cylinder that a title names, for the text of the same check. */

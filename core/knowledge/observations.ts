@@ -1,4 +1,4 @@
-import { codeEntry, type CodeEntry } from '@pincer/core/codes';
+import { COMPONENTS, codeEntry, type CodeEntry } from '@pincer/core/codes';
 
 /**
  * What can be observed, with its leak: the chance to see it although none of the modelled causes is there.
@@ -57,6 +57,17 @@ export const OBSERVATIONS = {
   'code:cam-timing': car('Camshaft timing', 0.0009, 'components'),
   'code:knock-sensor': car('Knock sensor', 0.0009, 'components'),
   'code:supply-voltage': car('Supply voltage', 0.0012, 'components'),
+  'code:unit-silent': car('A control unit is not heard', 0.001),
+  'code:unit-nonsense': car('A control unit sends nonsense', 0.001),
+  'code:wheel-speed': car('Wheel speed', 0.0006),
+  'code:steering-angle': car('Steering angle', 0.0005),
+  'code:restraints': car('Airbag or belt circuit', 0.0006),
+  'code:high-voltage': car('High-voltage protection', 0.0005),
+  'code:gearbox': car('Gearbox', 0.0008),
+  'code:particulate': car('Particulate filter', 0.0006),
+  'code:glow': car('Glow plugs', 0.0006),
+  'code:oil-pressure': car('Oil pressure', 0.0005),
+  'code:coolant': car('Coolant level or fan', 0.0006),
   // Stored conditions of the code that stored the frame.
   'frame:cold': { ...car('Stored: engine cold', 0.3), isCircumstance: true },
   'frame:load': { ...car('Stored: high load', 0.3), isCircumstance: true },
@@ -213,9 +224,44 @@ function keyOfEntry({ component, failure, place }: CodeEntry): ObservationKey | 
     case 'knock-sensor':
       return 'code:knock-sensor';
     case 'supply-voltage':
+    case 'battery-voltage':
+    case 'charging':
+    case 'alternator':
       return 'code:supply-voltage';
+    case 'unit':
+      return failure === 'lost' ? 'code:unit-silent' : failure === 'invalid-data' ? 'code:unit-nonsense' : null;
+    case 'data-bus':
+      return 'code:unit-silent';
+    case 'wheel-speed-sensor':
+    case 'wheel-ring':
+      return 'code:wheel-speed';
+    case 'steering-angle-sensor':
+      return 'code:steering-angle';
+    case 'airbag':
+    case 'belt-tensioner':
+    case 'belt-sensor':
+    case 'crash-sensor':
+    case 'seat-occupancy':
+      return 'code:restraints';
+    case 'high-voltage-isolation':
+    case 'high-voltage-interlock':
+    case 'high-voltage-contactor':
+    case 'high-voltage-fuse':
+      return 'code:high-voltage';
+    case 'particulate-filter':
+    case 'particulate-cleaning':
+      return 'code:particulate';
+    case 'glow-plugs':
+    case 'glow-lamp':
+      return 'code:glow';
+    case 'oil-pressure':
+    case 'oil-pressure-sensor':
+      return 'code:oil-pressure';
+    case 'coolant-level':
+    case 'cooling-fan':
+      return 'code:coolant';
     default:
-      return null;
+      return COMPONENTS[component].area === 'transmission' ? 'code:gearbox' : null;
   }
 }
 

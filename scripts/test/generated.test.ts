@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { assess } from '@pincer/core/assess';
 import { readCaseData } from '@pincer/core/case';
-import { readVin } from '@pincer/core/vehicle';
+import { readModuleMap, readVin } from '@pincer/core/vehicle';
+import { FINCH_MODULES } from '@pincer/simulator';
 import { demoLogbook } from '../demo-data.ts';
 import { caseFileJsonSchema } from '../case-schema.ts';
 
@@ -17,6 +18,11 @@ describe('what is generated is up to date', () => {
     expect(JSON.parse(readFileSync(join(ROOT, 'docs/examples/wet-morning.case.json'), 'utf8'))).toEqual(
       JSON.parse(JSON.stringify(demo.files[0])),
     );
+  });
+
+  test('the example module map is that of the stand-in', () => {
+    const text = readFileSync(join(ROOT, 'docs/examples/finch.modules.json'), 'utf8');
+    expect(readModuleMap(text)).toEqual({ ok: true, map: FINCH_MODULES });
   });
 
   test('the published schema is that of the program', () => {

@@ -18,12 +18,14 @@ jest.mock('localforage', () => {
   return { __esModule: true, default: { createInstance: () => shared } };
 });
 // Workers do not exist here: the stand-in and the core run in this process, behind the same calls.
-jest.mock('../src/workers/clients.ts', () => ({
+jest.mock('../src/workers/stand-in-client.ts', () => ({
   plugIntoStandIn: (): Promise<{ transport: Transport; state: unknown }> => {
     adapter = car.plugIn();
     return Promise.resolve({ transport: adapter, state: null });
   },
   standInWorker: () => ({ unplug: () => Promise.resolve(adapter.unplug()) }),
+}));
+jest.mock('../src/workers/core-client.ts', () => ({
   coreWorker: () => ({
     readCaseFile: (text: string) =>
       import('@pincer/core/case').then(({ readCaseFile }) => readCaseFile(text)),

@@ -20,12 +20,12 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'wheel-speed-sensor', title: 'Wheel speed sensor, its ring or its wire', system: 'brakes', scope: 'engine', prior: 0.016,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
-    effects: { 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
+    effects: { 'code:wheel-speed': 0.92, 'code:unit-nonsense': 0.45, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
     repair: { title: 'Clean or replace the wheel speed sensor', parts: 35, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['jacking', 'brakes'], steps: ['Read the stability unit: which wheel?', 'Look at the wire where it bends and at rust under the sensor.', 'Clean its seat, new one in, turn the wheel and look at its reading.'] },
   },
   {
     id: 'steering-angle', title: 'Steering angle not taught since battery or tracking work', system: 'brakes', scope: 'engine', prior: 0.006, isPassing: true,
-    effects: { 'lamp:stability': 0.7, 'lamp:steering': 0.2, 'before:battery': 0.6, 'before:worked-on': 0.5, 'before:kerb': 0.2 },
+    effects: { 'code:steering-angle': 0.85, 'lamp:stability': 0.7, 'lamp:steering': 0.2, 'before:battery': 0.6, 'before:worked-on': 0.5, 'before:kerb': 0.2 },
     repair: { title: 'Teach the steering angle', parts: 0, ownerMinutes: 10, shopMinutes: 30, tools: [], cautions: ['driving'], steps: ['Ignition on, wheel fully left, fully right, straight; then a short straight drive. The handbook has the order for this car.', 'If the lamp stays, the stability unit has to be read.'] },
   },
   {
@@ -45,32 +45,32 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   },
   {
     id: 'airbag-plug', title: 'Airbag plug under a seat, or the clock spring', system: 'safety', scope: 'engine', prior: 0.012,
-    effects: { 'lamp:airbag': 0.9, 'before:worked-on': 0.25, 'before:unplugged': 0.15 },
+    effects: { 'code:restraints': 0.9, 'lamp:airbag': 0.9, 'before:worked-on': 0.25, 'before:unplugged': 0.15 },
     repair: { title: 'Have the airbag circuit read and mended', parts: 40, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Do not unplug or measure anything yellow.', 'Tell the workshop whether a seat was moved, cleaned or taken out.'], isLicensed: true },
   },
   {
     id: 'belt-buckle', title: 'Belt buckle or seat switch', system: 'safety', scope: 'engine', prior: 0.006,
-    effects: { 'lamp:airbag': 0.75 },
+    effects: { 'code:restraints': 0.8, 'lamp:airbag': 0.75 },
     repair: { title: 'Have the buckle read and replaced', parts: 70, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Anything under the seat, a cable or a bottle? Take it out.', 'The rest is licensed work: buckles may have a tensioner.'], isLicensed: true },
   },
   {
     id: 'isolation-fault', title: 'High-voltage isolation or its battery', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.012,
-    effects: { 'lamp:high-voltage': 0.95, 'sign:limp': 0.5, 'sign:no-start': 0.3 },
+    effects: { 'code:high-voltage': 0.9, 'lamp:high-voltage': 0.95, 'sign:limp': 0.5, 'sign:no-start': 0.3 },
     repair: { title: 'Have the high-voltage system looked at', parts: 400, ownerMinutes: 240, shopMinutes: 180, tools: ['hand-tools'], cautions: ['high-voltage'], steps: ['Park it outside, away from others, and call licensed help.'], isLicensed: true },
   },
   {
     id: 'low-12v-hybrid', title: 'Twelve-volt battery of the hybrid or electric car weak', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.02,
-    effects: { 'lamp:high-voltage': 0.5, 'lamp:stability': 0.3, 'lamp:steering': 0.2, 'sign:no-start': 0.6, 'reading:battery-low': 0.8, 'before:long-stand': 0.5 },
+    effects: { 'code:high-voltage': 0.2, 'code:supply-voltage': 0.5, 'code:unit-silent': 0.4, 'lamp:high-voltage': 0.5, 'lamp:stability': 0.3, 'lamp:steering': 0.2, 'sign:no-start': 0.6, 'reading:battery-low': 0.8, 'before:long-stand': 0.5 },
     repair: { title: 'Charge or replace the twelve-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: ['Only the twelve-volt battery, as the handbook shows. Nothing orange.', 'Earth lead off first, on last.'] },
   },
   {
     id: 'gearbox-fluid', title: 'Gearbox fluid low or worn out', system: 'gearbox', scope: 'engine', prior: 0.008,
-    effects: { 'lamp:gearbox': 0.6, 'sign:slips': 0.7, 'sign:limp': 0.3, 'before:towing': 0.3, 'sign:burnt-smell': 0.25 },
+    effects: { 'code:gearbox': 0.5, 'lamp:gearbox': 0.6, 'sign:slips': 0.7, 'sign:limp': 0.3, 'before:towing': 0.3, 'sign:burnt-smell': 0.25 },
     repair: { title: 'Check and renew the gearbox fluid', parts: 90, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'torque-wrench'], cautions: ['jacking', 'cold-engine'], steps: ['Level and temperature as the manual says; many have no stick.', 'Only the fluid that it names.'] },
   },
   {
     id: 'gearbox-electrics', title: 'Gearbox plug, solenoid or speed sensor', system: 'gearbox', scope: 'engine', prior: 0.008,
-    effects: { 'lamp:gearbox': 0.85, 'sign:limp': 0.7 },
+    effects: { 'code:gearbox': 0.9, 'lamp:gearbox': 0.85, 'sign:limp': 0.7 },
     repair: { title: 'Have the gearbox unit read', parts: 120, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['jacking'], steps: ['Read the gearbox unit’s own codes first.', 'Look at its plug for oil and bent pins.'] },
   },
 ];

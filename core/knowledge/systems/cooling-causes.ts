@@ -15,7 +15,7 @@ export const COOLING_CAUSES: readonly Cause[] = [
   },
   {
     id: 'coolant-low', title: 'Coolant low: a leak', system: 'cooling', scope: 'engine', prior: 0.012,
-    effects: { 'gauge:coolant-low': 0.95, 'gauge:hot': 0.5, 'lamp:temperature': 0.45, 'sign:sweet-smell': 0.4, 'code:runs-cold': 0.05 },
+    effects: { 'code:coolant': 0.5, 'gauge:coolant-low': 0.95, 'gauge:hot': 0.5, 'lamp:temperature': 0.45, 'sign:sweet-smell': 0.4, 'code:runs-cold': 0.05 },
     repair: seal('Find and mend the leak, fill up', 25, 70, ['Engine stone cold: cap off slowly, rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Mend what leaks, fill with the right coolant, bleed as the handbook says, look again after two drives.']),
   },
   {
@@ -25,7 +25,7 @@ export const COOLING_CAUSES: readonly Cause[] = [
   },
   {
     id: 'cooling-fan', title: 'Cooling fan does not run', system: 'cooling', scope: 'engine', prior: 0.007,
-    effects: { 'gauge:hot': 0.6, 'lamp:temperature': 0.4 },
+    effects: { 'code:coolant': 0.75, 'gauge:hot': 0.6, 'lamp:temperature': 0.4 },
     repair: { title: 'Mend the fan: fuse, relay, plug or motor', parts: 60, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['moving-parts', 'cold-engine'], steps: ['Fuse and relay first, they cost little.', 'Battery voltage at the plug when it should run? Then the motor is dead.', 'Battery earth off before your hands go in.'] },
   },
   {

@@ -4,18 +4,18 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   {
     id: 'battery-weak', title: 'Battery weak', system: 'electrical', scope: 'engine', prior: 0.015,
     priorFactors: [{ when: { kind: 'age-over', years: 5 }, factor: 1.4 }],
-    effects: { 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
+    effects: { 'code:unit-silent': 0.35, 'lamp:stability': 0.1, 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
     repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: ['Charge overnight and test before you buy.', 'Earth lead off first, on last.', 'Radio code and windows may have to be set again.'] },
   },
   {
     id: 'alternator', title: 'Alternator or its belt does not charge', system: 'electrical', scope: 'engine', prior: 0.012,
-    effects: { 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
+    effects: { 'code:unit-silent': 0.35, 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
     repair: { title: 'Mend the charging', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: ['Belt tight and dry? Plug on?', 'Measure at the alternator itself: a bad cable looks the same.', 'Battery earth off before you touch the big nut.'] },
   },
   {
     id: 'ground-bad', title: 'Ground strap corroded', system: 'electrical', scope: 'engine', prior: 0.006,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.6 }],
-    effects: { 'gauge:lights-dim': 0.15, 'before:jump': 0.15, 'code:supply-voltage': 0.4, 'code:misfire-several': 0.25, 'code:crank-sensor': 0.08, 'code:throttle': 0.1, 'sign:hard-start': 0.5, 'sign:rough-idle': 0.2, 'sign:wet': 0.15 },
+    effects: { 'code:unit-silent': 0.2, 'gauge:lights-dim': 0.15, 'before:jump': 0.15, 'code:supply-voltage': 0.4, 'code:misfire-several': 0.25, 'code:crank-sensor': 0.08, 'code:throttle': 0.1, 'sign:hard-start': 0.5, 'sign:rough-idle': 0.2, 'sign:wet': 0.15 },
     repair: { title: 'Clean or renew the ground strap', parts: 9, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Both ends off, bright metal, grease over the joint.', 'Measure again while cranking: under 0.2 V.'] },
   },
   {
@@ -28,5 +28,15 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
     id: 'starter', title: 'Starter, its relay or its cable', system: 'electrical', scope: 'engine', prior: 0.008,
     effects: { 'sign:no-start': 0.85, 'sign:hard-start': 0.4 },
     repair: { title: 'Mend the starter circuit', parts: 120, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'jacking'], steps: ['Battery and cables first: a good starter on a bad cable is a wasted one.', 'Earth lead off before the big cable is touched.'] },
+  },
+  {
+    id: 'unit-supply', title: 'Fuse, plug or ground of one control unit', system: 'electrical', scope: 'engine', prior: 0.006,
+    effects: { 'code:unit-silent': 0.92, 'before:worked-on': 0.25, 'before:unplugged': 0.2, 'before:washed': 0.15 },
+    repair: { title: 'Give the control unit its supply back', parts: 4, ownerMinutes: 45, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Its fuse first: the handbook’s page names it. A new one that blows at once means a short.', 'Its plug: water, green pins, a catch that hangs.', 'Supply and ground at the plug with the lamp on: battery voltage, less than 0.1 V lost.'] },
+  },
+  {
+    id: 'bus-wire', title: 'Data line chafed, shorted or wet', system: 'electrical', scope: 'engine', prior: 0.003,
+    effects: { 'code:unit-silent': 0.85, 'code:unit-nonsense': 0.3, 'before:worked-on': 0.2, 'before:washed': 0.2, 'sign:no-start': 0.15 },
+    repair: { title: 'Find and mend the data line', parts: 10, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Look where the loom bends: door, boot, engine, anything fitted later.', 'Twist the mended wires as they were; solder and shrink, no screw clamps.'] },
   },
 ];

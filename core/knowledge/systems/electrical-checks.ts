@@ -32,4 +32,16 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
     outcomes: [found('cranks', 'Cranks well', 'Battery and starter are fine.'), found('slow', 'Slow or fast clicking, lights go dim', 'Battery or cables.'), found('click', 'One click or nothing, lights stay bright', 'Starter, its relay, or the gear switch.')],
     otherwise: [0.95, 0.03, 0.02], given: { starter: [0.06, 0.14, 0.8], 'battery-weak': [0.3, 0.65, 0.05], 'ground-bad': [0.5, 0.42, 0.08] },
   },
+  {
+    id: 'unit-fuse', title: 'Look at the fuse and the plug of the silent control unit', scope: 'engine', system: 'electrical', minutes: 15, cost: 0, tools: ['hand-tools'], cautions: ['battery'],
+    how: 'Ignition off. The handbook’s fuse page names it; hold the fuse to the light. Then its plug: wet, green or loose?',
+    outcomes: [found('sound', 'Whole, dry, tight', 'It has its supply.'), found('bad', 'Fuse blown, or plug wet or loose', 'That silences it.')],
+    otherwise: [0.94, 0.06], given: { 'unit-supply': [0.15, 0.85] },
+  },
+  {
+    id: 'bus-ohms', title: 'Measure the data line at the socket', scope: 'engine', system: 'electrical', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['battery'],
+    how: 'Battery earth off for ten minutes, then ohms between pins 6 and 14 of the socket: about 60. About 120: one end is cut off. Near 0: the wires touch.',
+    outcomes: [found('sixty', 'About 60 ohms', 'Both ends are there, and the wires do not touch.'), found('wrong', 'About 120, near 0, or open', 'The line is broken or shorted.')],
+    otherwise: [0.96, 0.04], given: { 'bus-wire': [0.2, 0.8] },
+  },
 ];

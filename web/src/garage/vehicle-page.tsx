@@ -7,6 +7,7 @@ import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
 import { AcceptedCodes } from './accepted-codes.tsx';
 import { MakerList } from './maker-list.tsx';
+import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
 
 /** All that is known of one vehicle, to look at and to change. */
@@ -50,12 +51,13 @@ export function VehiclePage() {
             submit="Keep the changes"
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
-              const { acceptedCodes, makerCodes } = vehicle;
+              const { acceptedCodes, makerCodes, moduleMap } = vehicle;
               await dispatch(
                 putVehicle({
                   ...next,
                   ...(acceptedCodes ? { acceptedCodes } : {}),
                   ...(makerCodes ? { makerCodes } : {}),
+                  ...(moduleMap ? { moduleMap } : {}),
                 }),
               );
               toast('Kept.');
@@ -69,6 +71,12 @@ export function VehiclePage() {
               Known and accepted codes
             </h2>
             <AcceptedCodes vehicle={vehicle} />
+          </section>
+          <section className={`${SHEET} p-4`} aria-labelledby="module-map">
+            <h2 id="module-map" className="mb-2 text-lg">
+              Control units
+            </h2>
+            <ModuleMapSection vehicle={vehicle} />
           </section>
           <section className={`${SHEET} p-4`} aria-labelledby="maker-list">
             <h2 id="maker-list" className="mb-2 text-lg">

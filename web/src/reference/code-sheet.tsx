@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { CodePage } from '@pincer/core/assess';
 import { SHEET, TAG } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';
-import { coreWorker } from '../workers/clients.ts';
+import { coreWorker } from '../workers/core-client.ts';
 import { PlacePicture } from './place-picture.tsx';
 
 /** Everything that can be said of a code without a car. */

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { coreWorker } from '../workers/clients.ts';
+import { coreWorker } from '../workers/core-client.ts';
 import type { Hit } from './search.ts';
 
 const NONE: readonly Hit[] = [];

@@ -14,7 +14,7 @@ import {
 } from '@pincer/core/link';
 import { CLEAR_START, clearStep, type ClearEvent, type ClearState } from '@pincer/core/proof';
 import type { Mode } from '@pincer/simulator';
-import { plugIntoStandIn, standInWorker } from '../workers/clients.ts';
+import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { RefusedByBridge } from '../transports/network.ts';
 import type { StandInSetup } from '../workers/stand-in-api.ts';
 import type { LinkService } from './link-service.ts';
@@ -187,10 +187,13 @@ export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Pr
     link.stop = stop;
     const { protocol, volts } = status;
     dispatch(
-      statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 7 } }),
+      statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 8 } }),
     );
+    const { cases, vehicles } = getState().logbook;
+    const map = vehicles[cases[caseId]?.vehicle ?? '']?.moduleMap;
     const options = {
       signal: stop.signal,
+      ...(map ? { units: map.modules } : {}),
       onProgress: (progress: ReadProgress) =>
         dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
     };

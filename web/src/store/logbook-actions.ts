@@ -7,7 +7,7 @@ import {
   type Entry,
 } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { coreWorker } from '../workers/clients.ts';
+import { coreWorker } from '../workers/core-client.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { crossOut, loadDrafts, noteDown, pendingEntries, saveDraft } from './journal.ts';

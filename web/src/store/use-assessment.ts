@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Assessment } from '@pincer/core/assess';
 import type { CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { coreWorker } from '../workers/clients.ts';
+import { coreWorker } from '../workers/core-client.ts';
 import { useAppSelector } from './store.ts';
 
 export type AssessmentState =

@@ -151,9 +151,7 @@ function CodeList({ codes, onAccept }: { codes: readonly CodeView[]; onAccept: (
             </span>
             {c.area ? <span className={TAG}>{c.area}</span> : null}
             {c.term ? <span className={TAG}>workshop: {c.term}</span> : null}
-            <span className={TAG}>
-              unit <span className="ml-1 font-mono">{c.unit}</span>
-            </span>
+            <span className={TAG}>{c.units.join(', ')}</span>
             <button
               type="button"
               className="min-h-11 px-1 text-[15px] font-semibold underline underline-offset-4"

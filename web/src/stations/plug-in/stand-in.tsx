@@ -9,6 +9,8 @@ const FAULTS: readonly { id: string; fault: Fault | null }[] = [
   { id: 'air-flow', fault: { kind: 'air-flow-unplugged' } },
   { id: 'intake-temperature', fault: { kind: 'intake-temperature-unplugged' } },
   { id: 'leak', fault: { kind: 'intake-leak', share: 0.2 } },
+  { id: 'battery', fault: { kind: 'battery-weak' } },
+  { id: 'wheel', fault: { kind: 'wheel-sensor' } },
   { id: 'none', fault: null },
 ];
 

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { record } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON } from '../../ui/classes.ts';
-import { coreWorker } from '../../workers/clients.ts';
+import { coreWorker } from '../../workers/core-client.ts';
 
 /** A reading from a saved adapter session or a CAN log, decoded in the worker. */
 export function FileReading({ caseId }: { caseId: string }) {

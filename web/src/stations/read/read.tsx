@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { codeStateWords, explainFor } from '@pincer/core/assess';
-import type { CodeState, ReadValue, Reading } from '@pincer/core/obd';
-import { acceptedNow, compareVins, type Vehicle } from '@pincer/core/vehicle';
+import { readingView } from '@pincer/core/assess';
+import type { ReadValue, Reading } from '@pincer/core/obd';
+import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
@@ -14,6 +14,7 @@ import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { ByHand } from './by-hand.tsx';
+import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
 
 /** Everything that the car says, written down before anything is touched. */
@@ -123,7 +124,7 @@ export function Read() {
               came is kept; {begun ? 'go on where it was cut' : 'connect and read again for the rest'}.
             </Notice>
           ) : null}
-          <Codes reading={latest.reading} vehicle={vehicle} />
+          <CodesByUnit view={readingView(state, vehicle)} reading={latest.reading} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Frames reading={latest.reading} />
             <Monitors reading={latest.reading} />
@@ -133,55 +134,6 @@ export function Read() {
         </>
       ) : null}
     </StationPage>
-  );
-}
-
-/** One line for each code and control unit, with all the states that it is in. */
-function byCode(reading: Reading): { code: string; unit: string; states: CodeState[] }[] {
-  const rows = new Map<string, { code: string; unit: string; states: CodeState[] }>();
-  for (const { code, unit, state } of reading.codes) {
-    const row = rows.get(`${code}/${unit}`) ?? { code, unit, states: [] };
-    row.states.push(state);
-    rows.set(`${code}/${unit}`, row);
-  }
-  return [...rows.values()];
-}
-
-function Codes({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) {
-  const accepted = acceptedNow(vehicle);
-  return (
-    <section className={SHEET}>
-      <div className="flex flex-wrap items-baseline justify-between gap-2 border-b border-line px-4 py-2.5">
-        <h3 className="text-lg">Codes</h3>
-        {reading.lamp ? (
-          <p>
-            Lamp commanded {reading.lamp.on ? 'on' : 'off'}, {reading.lamp.count} stored
-          </p>
-        ) : null}
-      </div>
-      {reading.codes.length === 0 ? <p className="p-4">No code in any control unit that answered.</p> : null}
-      <ul className="divide-y divide-line">
-        {byCode(reading).map((c) => (
-          <li
-            key={`${c.code}${c.unit}`}
-            className="grid items-center gap-x-4 px-4 py-1.5 sm:grid-cols-[84px_1fr_auto]"
-          >
-            <Link
-              to={`/codes/${c.code}`}
-              className="inline-flex min-h-9 items-center font-mono text-[18px] font-semibold text-car underline underline-offset-4"
-            >
-              {c.code}
-            </Link>
-            <span>{explainFor(c.code, vehicle).title}</span>
-            <span className="text-ink-2">
-              {accepted.has(c.code) ? <b>known and accepted · </b> : null}
-              {c.states.map((s) => (c.states.length > 1 ? s : codeStateWords(s))).join(', ')} ·{' '}
-              <span className="font-mono">{c.unit}</span>
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
 

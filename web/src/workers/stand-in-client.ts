@@ -1,16 +1,8 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { ByteQueue, type Transport } from '@pincer/core/link';
-import type { CoreApi } from './core.worker.ts';
 import type { StandInApi, StandInSetup, StandInState } from './stand-in-api.ts';
 
-let core: Remote<CoreApi> | null = null;
 let standIn: Remote<StandInApi> | null = null;
-
-/** The core's worker, started at the first use. */
-export function coreWorker(): Remote<CoreApi> {
-  core ??= wrap<CoreApi>(new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' }));
-  return core;
-}
 
 /** The stand-in's worker, started at the first use. */
 export function standInWorker(): Remote<StandInApi> {

@@ -1,0 +1,79 @@
+import { foldCase } from '@pincer/core/case';
+import type { Reading } from '@pincer/core/obd';
+import { acceptCode } from '@pincer/core/vehicle';
+import { CAR, makeCase, makeReading, readingEntry } from '../test/make-case.ts';
+import { readingView } from './index.ts';
+
+const view = (...readings: Reading[]) =>
+  readingView(
+    foldCase(makeCase(...(readings.map((r) => readingEntry(r)) as Parameters<typeof makeCase>))),
+    CAR,
+  );
+const changes = (...readings: Reading[]) =>
+  view(...readings).units.flatMap((u) => u.codes.map((c) => [c.code, c.change]));
+
+describe('a reading by control unit and state', () => {
+  test('status byte and failure type in words, the lamp’s holder marked', () => {
+    const reading: Reading = {
+      ...makeReading([]),
+      units: [
+        { unit: '6A8', name: 'Brakes', hasAnswered: true },
+        { unit: '6B8', name: 'Airbag', hasAnswered: true },
+        {
+          unit: '6F8',
+          name: 'Climate',
+          hasAnswered: false,
+          why: 'it does not answer: not fitted, or asleep',
+        },
+      ],
+      codes: [
+        { code: 'C0031', state: 'confirmed', unit: '6A8', statusByte: 0xab, failureType: '13' },
+        { code: 'U3003', state: 'confirmed', unit: '6A8', statusByte: 0x28, failureType: '16' },
+      ],
+    };
+    const { units } = view(reading);
+    expect(units.map((u) => [u.name, u.codes.length, u.why === null])).toEqual([
+      ['Brakes', 2, true],
+      ['Airbag', 0, true],
+      ['Climate', 0, false],
+    ]);
+    expect(units[0]?.codes[0]).toMatchObject({
+      holdsLamp: true,
+      words: ['confirmed', 'holds a lamp on', 'fails now', 'open circuit'],
+    });
+    expect(units[0]?.codes[1]).toMatchObject({
+      holdsLamp: false,
+      words: ['confirmed', 'failed since the last clear', 'stored, not failing now', 'voltage too low'],
+    });
+  });
+
+  test('new, unchanged, gone and back since the readings before', () => {
+    const a = makeReading(['P0302', 'P0171']);
+    const b = makeReading(['P0302']);
+    const c = makeReading(['P0302', 'P0171', 'P0420']);
+    expect(changes(a)).toEqual([
+      ['P0302', null],
+      ['P0171', null],
+    ]);
+    expect(view(a, b).gone.map((g) => g.code)).toEqual(['P0171']);
+    expect(changes(a, b, c)).toEqual([
+      ['P0302', 'unchanged'],
+      ['P0171', 'back'],
+      ['P0420', 'new'],
+    ]);
+  });
+
+  test('what was not read this time is not gone', () => {
+    const cut = { ...makeReading([]), missing: [{ part: 'confirmed codes', why: 'cut' }] };
+    expect(view(makeReading(['P0302']), cut).gone).toEqual([]);
+  });
+
+  test('accepted ones are marked, so that new ones are seen', () => {
+    const car = acceptCode(CAR, 'P0171', 'cold-air intake', '2026-10-01T10:00:00.000Z');
+    const state = foldCase(makeCase(readingEntry(makeReading(['P0302', 'P0171']))));
+    expect(readingView(state, car).units[0]?.codes.map((c) => [c.code, c.isAccepted])).toEqual([
+      ['P0302', false],
+      ['P0171', true],
+    ]);
+  });
+});

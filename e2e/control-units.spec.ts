@@ -1,0 +1,54 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+
+const MAP = readFileSync('docs/examples/finch.modules.json');
+
+test('a car with faults in five control units: read by unit and state, told as one story', async ({
+  page,
+}) => {
+  await openCase(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'About it' }).click();
+  const file = page.getByLabel('Module map');
+  await file.setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(MAP.toString().replace('"6B0"', '"6A0"')),
+  });
+  await expect(page.getByText('“6A0” is there twice', { exact: false })).toBeVisible();
+  await file.setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
+  await expect(page.getByText('8 control units')).toBeVisible();
+  await page.getByRole('button', { name: 'Use this map' }).click();
+  await expect(page.getByRole('button', { name: 'Bring in another map' })).toBeVisible();
+
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /A light came on/ })
+    .last()
+    .click();
+  await connect(page, 'Battery weak, codes in six control units');
+  await readAll(page);
+  const codes = page.getByRole('region', { name: 'Codes' });
+  for (const unit of ['Engine', 'Brakes', 'Airbag', 'Body', 'Instruments', 'Gateway'])
+    await expect(codes.getByRole('heading', { name: unit })).toBeVisible();
+  await expect(codes.getByText('voltage too low').first()).toBeVisible();
+  await expect(codes.getByText('holds the lamp on')).toBeVisible();
+  await expect(codes.getByText('Climate: it does not answer', { exact: false })).toBeVisible();
+  await expectAccessible(page, 'read, by control unit');
+
+  await station(page, 'Meaning');
+  await expect(page.getByText(/These 4 codes may follow from one thing/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'battery weak' })).toBeVisible();
+  await expect(page.getByText('Brakes, Airbag, Instruments', { exact: false })).toBeVisible();
+  await expect(page.getByText('Left over')).toBeHidden();
+
+  // Mended and read again: what is gone, and what is as before, is said.
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Mend its fault' }).click();
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(codes.getByText('Gone since the reading before:', { exact: false })).toContainText(
+    'U3003 (brakes)',
+  );
+  await expect(codes.getByText('as before').first()).toBeVisible();
+});

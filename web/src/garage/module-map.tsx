@@ -1,0 +1,92 @@
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { readModuleMap, type ModuleMap, type Vehicle } from '@pincer/core/vehicle';
+import { putVehicle } from '../store/logbook-actions.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { BUTTON } from '../ui/classes.ts';
+import { Notice } from '../ui/notice.tsx';
+
+/** Which control units the vehicle has: brought in as an open JSON file, checked, shown, then used by every reading. */
+export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
+  const dispatch = useAppDispatch();
+  const input = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [checked, setChecked] = useState<ModuleMap | null>(null);
+  const shown = checked ?? vehicle.moduleMap ?? null;
+  const open = async (file: File) => {
+    const result = readModuleMap(await file.text());
+    setProblem(result.ok ? null : result.message);
+    setChecked(result.ok ? result.map : null);
+  };
+  return (
+    <div className="space-y-3">
+      {shown ? (
+        <>
+          <p>
+            {checked ? <b>To be used: </b> : null}“{shown.name}”, {shown.modules.length} control units.
+          </p>
+          <ul className="divide-y divide-line text-[15px]">
+            {shown.modules.map((m) => (
+              <li key={m.id} className="flex justify-between gap-3 py-1">
+                <span>
+                  <b>{m.name}</b> <span className="text-ink-2">{m.does}</span>
+                </span>
+                <span className="shrink-0 font-mono text-ink-2">
+                  {m.request} → {m.answer}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="text-ink-2">
+          Only engine and gearbox answer the standard’s questions. A module map (open JSON, see the
+          documentation) names the others, and every reading then asks them too.
+        </p>
+      )}
+      {problem ? (
+        <Notice title="This map cannot be used." tone="strong">
+          {problem}
+        </Notice>
+      ) : null}
+      <div className="flex flex-wrap gap-2">
+        {checked ? (
+          <>
+            <button
+              type="button"
+              className={BUTTON.solid}
+              onClick={() =>
+                void dispatch(putVehicle({ ...vehicle, moduleMap: checked })).then(() => {
+                  toast('Every reading asks these control units from now on.');
+                  setChecked(null);
+                })
+              }
+            >
+              Use this map
+            </button>
+            <button type="button" className={BUTTON.quiet} onClick={() => setChecked(null)}>
+              Leave it
+            </button>
+          </>
+        ) : (
+          <button type="button" className={BUTTON.plain} onClick={() => input.current?.click()}>
+            {vehicle.moduleMap ? 'Bring in another map' : 'Bring in a module map'}
+          </button>
+        )}
+      </div>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Module map"
+        accept="application/json,.json"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void open(file);
+          e.target.value = '';
+        }}
+      />
+    </div>
+  );
+}

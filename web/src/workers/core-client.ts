@@ -1,0 +1,10 @@
+import { wrap, type Remote } from 'comlink';
+import type { CoreApi } from './core.worker.ts';
+
+let core: Remote<CoreApi> | null = null;
+
+/** The core's worker, started at the first use. */
+export function coreWorker(): Remote<CoreApi> {
+  core ??= wrap<CoreApi>(new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' }));
+  return core;
+}
