@@ -40,8 +40,8 @@ test('a car with faults in five control units: read by unit and state, told as o
   await station(page, 'Meaning');
   await expect(page.getByText(/These 4 codes may follow from one thing/)).toBeVisible();
   await expect(page.getByRole('link', { name: 'battery weak' })).toBeVisible();
-  await expect(page.getByText('Brakes, Airbag, Instruments', { exact: false })).toBeVisible();
-  await expect(page.getByText('Left over')).toBeHidden();
+  await expect(page.getByText('Brakes, Airbag, Body, Instruments', { exact: false })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Left over' })).toBeHidden();
 
   // Mended and read again: what is gone, and what is as before, is said.
   await station(page, 'Read');

@@ -19,7 +19,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await readAll(page);
   const codes = page.getByRole('listitem').filter({ hasText: 'P0102' }).first();
   await expect(codes).toContainText('Air flow sensor A: signal too low');
-  await expect(codes).toContainText('confirmed, pending, permanent');
+  await expect(codes).toContainText('confirmed, permanent, pending');
   await expect(page.getByText('Lamp commanded on')).toBeVisible();
   await expect(page.getByRole('row', { name: /Air flows while the engine runs/ })).toContainText(
     'impossible',

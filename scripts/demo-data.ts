@@ -1,4 +1,11 @@
-import { CURRENT_VERSION, caseFileSchema, type CaseFile, type Entry } from '@pincer/core/case';
+import {
+  CURRENT_VERSION,
+  caseFileSchema,
+  findInText,
+  readingOfFindings,
+  type CaseFile,
+  type Entry,
+} from '@pincer/core/case';
 import { AdapterPort, connect, takeReading } from '@pincer/core/link';
 import type { Reading } from '@pincer/core/obd';
 import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
@@ -85,15 +92,16 @@ function caseFile(
   openedAt: string,
   entries: readonly WithoutId<Entry>[],
   exportedAt: string,
+  vehicle: Vehicle = finch,
 ): CaseFile {
   const file = {
     format: 'pincer-case',
     version: CURRENT_VERSION,
     exportedAt,
-    vehicle: finch,
+    vehicle,
     case: {
       id: `case_${id}`,
-      vehicle: finch.id,
+      vehicle: vehicle.id,
       title,
       openedAt,
       entries: entries.map((e, i) => ({ ...e, id: entryId(id, i) })),
@@ -287,7 +295,36 @@ async function leanTwice(): Promise<CaseFile> {
   );
 }
 
+/** Written down from a borrowed reader's two-line screen: the van, lazy on hills, with a hiss. */
+function borrowedReader(): CaseFile {
+  const on = (time: string) => `2026-${time}:00.000Z`;
+  const reading = readingOfFindings(
+    findInText(
+      'P0299 stored\nP0101 pending\nECT 86 C  LOAD 91 %\nRPM 2140  VSS 63 km/h\nMAF 41.2 g/s\nMIS OK  FUE OK  CCM OK  EGR OK',
+    ),
+  );
+  return caseFile(
+    'dray',
+    'Lazy on the hill road',
+    on('11-08T18:30'),
+    [
+      { kind: 'lamp', at: on('11-08T18:31'), lamp: 'engine', mode: 'steady' },
+      { kind: 'bulb', at: on('11-08T18:31'), answer: 'lights' },
+      { kind: 'observation', at: on('11-08T18:32'), observation: 'sign:weak', answer: 'yes' },
+      { kind: 'observation', at: on('11-08T18:32'), observation: 'sign:uphill', answer: 'yes' },
+      { kind: 'observation', at: on('11-08T18:33'), observation: 'sign:hiss', answer: 'yes' },
+      { kind: 'reading', at: on('11-08T18:40'), via: 'hand', isComplete: false, reading },
+      { kind: 'note', at: on('11-08T18:42'), text: 'The neighbour’s reader; it has to go back on Sunday.' },
+    ],
+    EXPORTED,
+    dray,
+  );
+}
+
 /** The whole example logbook. */
 export async function demoLogbook(): Promise<{ vehicles: Vehicle[]; files: CaseFile[] }> {
-  return { vehicles: [finch, dray, kestrine], files: [await wetMornings(), await leanTwice()] };
+  return {
+    vehicles: [finch, dray, kestrine],
+    files: [await wetMornings(), await leanTwice(), borrowedReader()],
+  };
 }

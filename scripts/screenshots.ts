@@ -23,16 +23,19 @@ type Shot = {
 };
 const CASE = '/case/case_wet';
 
-/** Connects to the stand-in, so that the pictures show a talking adapter. */
-async function connect(page: Page): Promise<void> {
+/** Tries to connect with the ignition off. */
+async function fail(page: Page): Promise<void> {
+  await page.getByLabel('Its ignition was left off').check();
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await page.getByText('Talking.').waitFor();
+  await page.getByText('Why does nothing talk?').waitFor();
 }
 
 const SHOTS: Shot[] = [
   { name: 'garage', path: '/' },
   { name: 'light', path: `${CASE}/light` },
-  { name: 'plug-in', path: `${CASE}/plug-in`, before: connect },
+  { name: 'plug-in', path: `${CASE}/plug-in` },
+  { name: 'why-not', path: `${CASE}/plug-in`, before: fail },
+  { name: 'vehicle', path: '/vehicle/veh_finch' },
   { name: 'read', path: `${CASE}/read` },
   { name: 'meaning', path: `${CASE}/meaning` },
   { name: 'narrow', path: `${CASE}/narrow` },

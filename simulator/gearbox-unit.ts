@@ -39,6 +39,8 @@ export class GearboxUnit {
         return first === 0x04
           ? [[0x49, 0x04, 1, ...[...'TCF14-A2'.padEnd(16, '\0')].map((c) => c.charCodeAt(0))]]
           : [];
+      case 0x19:
+        return [[0x7f, 0x19, 0x11]];
       default:
         return [];
     }

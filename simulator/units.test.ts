@@ -32,7 +32,7 @@ describe('the walk over the control units of a module map', () => {
       statusByte: 0x28,
     });
     expect(reading.units?.filter((u) => !u.hasAnswered)).toMatchObject([
-      { name: 'Gearbox', why: expect.stringMatching(/does not answer/) as string },
+      { name: 'Gearbox', why: expect.stringMatching(/does not know this service/) as string },
       { name: 'Climate', why: expect.stringMatching(/does not answer/) as string },
     ]);
   });

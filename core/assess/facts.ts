@@ -204,11 +204,13 @@ function lampFacts(state: CaseState, out: FactsAndEvidence): void {
     const id = `lamp:${lamp}`;
     const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
     if (lamp !== 'engine' || mode !== 'out') {
+      const name = /lamp$/.test(LAMPS[lamp]) ? LAMPS[lamp] : `${LAMPS[lamp]} lamp`;
       out.facts.push({
         id,
         side: 'car',
-        kind: 'observation',
-        title: `${LAMPS[lamp]} ${LAMP_WORDS[mode]}`,
+        // A lamp that is out is like a reading that makes sense: it is folded away until it speaks.
+        ...(isPresent ? { kind: 'observation' } : { kind: 'reading', isSound: mode === 'out' }),
+        title: `${name} ${LAMP_WORDS[mode]}`,
         detail: 'as you saw it at Light',
         entry,
       });

@@ -116,7 +116,7 @@ function wordsOf(
 ): string[] {
   const said =
     statusByte === undefined
-      ? states.map((s) => (states.length > 1 ? s : codeStateWords(s)))
+      ? [states.length === 1 && states[0] ? codeStateWords(states[0]) : states.join(', ')]
       : [states.join(', '), ...statusWords(statusByte)];
   return failureType === undefined || failureType === '00' ? said : [...said, failureTypeWords(failureType)];
 }

@@ -18,6 +18,12 @@ import { DIESEL_CAUSES } from './systems/diesel-causes.ts';
 import { DIESEL_CHECKS } from './systems/diesel-checks.ts';
 import { CHASSIS_CAUSES } from './systems/chassis-causes.ts';
 import { CHASSIS_CHECKS } from './systems/chassis-checks.ts';
+import { BOOST_CAUSES } from './systems/boost-causes.ts';
+import { BOOST_CHECKS } from './systems/boost-checks.ts';
+import { NAMED_CAUSES } from './systems/named-causes.ts';
+import { NAMED_CHECKS } from './systems/named-checks.ts';
+import { AFTERTREATMENT_CAUSES } from './systems/aftertreatment-causes.ts';
+import { AFTERTREATMENT_CHECKS } from './systems/aftertreatment-checks.ts';
 import type { Cause, Check } from './types.ts';
 
 /** All causes, one file of them for each system of the vehicle. */
@@ -30,6 +36,9 @@ export const CAUSES: readonly Cause[] = [
   ...EXHAUST_CAUSES,
   ...ELECTRICAL_CAUSES,
   ...CHASSIS_CAUSES,
+  ...AFTERTREATMENT_CAUSES,
+  ...NAMED_CAUSES,
+  ...BOOST_CAUSES,
   ...DIESEL_CAUSES,
   ...OIL_CAUSES,
 ];
@@ -44,6 +53,9 @@ export const CHECKS: readonly Check[] = [
   ...EXHAUST_CHECKS,
   ...ELECTRICAL_CHECKS,
   ...CHASSIS_CHECKS,
+  ...AFTERTREATMENT_CHECKS,
+  ...NAMED_CHECKS,
+  ...BOOST_CHECKS,
   ...DIESEL_CHECKS,
   ...OIL_CHECKS,
 ];

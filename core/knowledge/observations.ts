@@ -1,4 +1,4 @@
-import { COMPONENTS, codeEntry, type CodeEntry } from '@pincer/core/codes';
+import { COMPONENTS, FAILURES, codeEntry, type CodeEntry } from '@pincer/core/codes';
 
 /**
  * What can be observed, with its leak: the chance to see it although none of the modelled causes is there.
@@ -57,6 +57,18 @@ export const OBSERVATIONS = {
   'code:cam-timing': car('Camshaft timing', 0.0009, 'components'),
   'code:knock-sensor': car('Knock sensor', 0.0009, 'components'),
   'code:supply-voltage': car('Supply voltage', 0.0012, 'components'),
+  'code:boost-low': car('Boost pressure too low', 0.0008),
+  'code:boost-high': car('Boost pressure too high', 0.0006),
+  'code:boost-circuit': car('Boost sensor or valve', 0.0006),
+  'code:runner': car('Intake flaps', 0.0006),
+  'code:secondary-air': car('Secondary air', 0.0008),
+  'code:nox': car('NOx treatment', 0.0008),
+  'code:reductant': car('Reductant', 0.0008),
+  'code:exhaust-heat': car('Exhaust heat sensor', 0.0006),
+  'code:reference': car('Shared 5 volts', 0.0005),
+  'code:computer': car('Control unit itself', 0.0006),
+  'code:part-electrical': car('Circuit of the named part', 0.002),
+  'code:part-behaviour': car('The named part does not do its work', 0.002),
   'code:unit-silent': car('A control unit is not heard', 0.001),
   'code:unit-nonsense': car('A control unit sends nonsense', 0.001),
   'code:wheel-speed': car('Wheel speed', 0.0006),
@@ -260,9 +272,63 @@ function keyOfEntry({ component, failure, place }: CodeEntry): ObservationKey | 
     case 'coolant-level':
     case 'cooling-fan':
       return 'code:coolant';
+    case 'boost':
+      return failure === 'value-high' || failure === 'over-limit' ? 'code:boost-high' : 'code:boost-low';
+    case 'boost-sensor':
+    case 'boost-control':
+    case 'boost-bypass':
+    case 'boost-position-sensor':
+    case 'wastegate':
+      return 'code:boost-circuit';
+    case 'intake-runner':
+    case 'intake-runner-sensor':
+    case 'intake-tuning-valve':
+    case 'intake-tuning-sensor':
+      return 'code:runner';
+    case 'secondary-air':
+    case 'secondary-air-valve':
+    case 'secondary-air-pump':
+    case 'secondary-air-sensor':
+      return 'code:secondary-air';
+    case 'nox-sensor':
+    case 'nox-heater':
+    case 'nox-catalyst':
+    case 'nox-trap':
+      return 'code:nox';
+    case 'exhaust-temperature-sensor':
+    case 'catalyst-temperature-sensor':
+    case 'exhaust-temperature':
+      return 'code:exhaust-heat';
+    case 'particulate-sensor':
+    case 'soot-sensor':
+      return 'code:particulate';
+    case 'reference-voltage':
+      return 'code:reference';
+    case 'wide-band-sensor':
+      return 'code:oxygen-front';
+    case 'egr-cooler':
+    case 'egr-cooler-valve':
+    case 'egr-temperature-sensor':
+      return 'code:egr';
+    case 'throttle-limit':
+    case 'throttle-unit':
+    case 'throttle-air':
+      return 'code:throttle';
+    case 'intake-leak':
+      return 'code:lean';
+    case 'cam-profile':
+    case 'rocker-actuator':
+    case 'valve-control':
+      return 'code:cam-timing';
     default:
-      return COMPONENTS[component].area === 'transmission' ? 'code:gearbox' : null;
+      break;
   }
+  const { area } = COMPONENTS[component];
+  if (area === 'transmission') return 'code:gearbox';
+  if (component.startsWith('reductant')) return 'code:reductant';
+  if (FAILURES[failure].kind === 'computer') return 'code:computer';
+  if (area === 'restraints' || area === 'hybrid') return null;
+  return FAILURES[failure].kind === 'behaviour' ? 'code:part-behaviour' : 'code:part-electrical';
 }
 
 /**

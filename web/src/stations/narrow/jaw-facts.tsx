@@ -23,7 +23,7 @@ export function JawFacts({ facts, selected }: { facts: readonly Fact[]; selected
       {quiet.length > 0 ? (
         <details className="mb-2">
           <summary className="flex min-h-11 items-center text-[15px] font-semibold">
-            {quiet.length} {quiet.length === 1 ? 'reading makes' : 'readings make'} sense
+            {quiet.length} {quiet.length === 1 ? 'thing is' : 'things are'} as they should be
           </summary>
           <ul className="space-y-1.5">
             {quiet.map((f) => (

@@ -79,7 +79,7 @@ function Row({ code }: { code: UnitCode }) {
         {code.title}
         <span className="block text-[15px] text-ink-2">
           {code.isAccepted ? <b>known and accepted · </b> : null}
-          {code.words.join(' · ')}
+          {code.words.filter((w) => w !== 'holds a lamp on').join(' · ')}
         </span>
       </span>
       <span className="flex flex-wrap gap-1.5">

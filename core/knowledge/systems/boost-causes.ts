@@ -1,0 +1,36 @@
+import type { Cause } from '../types.ts';
+import { cause, fix } from './shared.ts';
+
+/** Turbocharger, its air and its control. */
+export const BOOST_CAUSES: readonly Cause[] = [
+  cause('charge-hose', 'Charge air hose split or off', 'air', 0.014,
+    { 'code:boost-low': 0.85, 'code:air-flow-range': 0.4, 'sign:hiss': 0.75, 'sign:weak': 0.75, 'sign:uphill': 0.6, 'sign:black-smoke': 0.4, 'sign:limp': 0.35, 'frame:load': 0.75, 'before:worked-on': 0.2 },
+    fix('Fit a new charge air hose', 38, 50, ['cold-engine', 'moving-parts'], ['Follow both pipes from turbocharger to cooler to intake; oil mist shows the place.', 'Clamps off, hose off, faces clean and dry, new hose to its mark.', 'Clamps tight, engine running, listen, then a short drive under load.']), { priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.5 }, { when: { kind: 'fuel', fuel: 'diesel' }, factor: 1.6 }] }),
+  cause('charge-cooler', 'Charge air cooler leaks', 'air', 0.005,
+    { 'code:boost-low': 0.8, 'code:air-flow-range': 0.3, 'sign:hiss': 0.5, 'sign:weak': 0.7, 'sign:uphill': 0.6, 'frame:load': 0.75 },
+    fix('Fit a new charge air cooler', 140, 180, ['cold-engine', 'jacking'], ['Bumper or grille off as the manual says.', 'Hoses off, cooler out, compare, new seals in.', 'Run it, soap the joints, look for bubbles.'])),
+  cause('vacuum-boost', 'Vacuum hose of the boost control off or split', 'air', 0.008,
+    { 'code:boost-low': 0.7, 'code:boost-high': 0.2, 'sign:weak': 0.65, 'sign:limp': 0.35, 'sign:hiss': 0.15, 'frame:load': 0.7 },
+    fix('Renew the vacuum hose', 6, 30, ['cold-engine', 'vacuum-hose'], ['From pump to valve to actuator: every end, every bend.', 'Cut off the hard end or renew the hose.'])),
+  cause('boost-valve', 'Boost control valve stuck or dead', 'air', 0.006,
+    { 'code:boost-low': 0.6, 'code:boost-high': 0.35, 'code:boost-circuit': 0.4, 'sign:weak': 0.5, 'sign:limp': 0.4, 'frame:load': 0.65 },
+    fix('Fit a new boost control valve', 55, 40, ['cold-engine', 'vacuum-hose'], ['Mark the hoses before they come off.', 'New valve, each hose where it was, plug until it clicks.'])),
+  cause('turbo-vanes', 'Turbocharger vanes or wastegate stuck', 'air', 0.006,
+    { 'code:boost-low': 0.45, 'code:boost-high': 0.6, 'sign:weak': 0.5, 'sign:limp': 0.5, 'sign:uphill': 0.5, 'frame:load': 0.7 },
+    fix('Free the vanes or the wastegate', 20, 150, ['cold-engine', 'jacking'], ['Move the lever by hand, cold: it must go the whole way without a hitch.', 'Cleaning may free it for a while; a worn one is exchanged.', 'After an exchange fill the oil feed before the first start.'])),
+  cause('turbo-worn', 'Turbocharger worn out', 'air', 0.004,
+    { 'code:boost-low': 0.7, 'sign:weak': 0.7, 'sign:blue-smoke': 0.5, 'sign:hiss': 0.3, 'sign:limp': 0.4, 'gauge:oil-low': 0.4, 'frame:load': 0.7 },
+    fix('Exchange the turbocharger', 420, 300, ['cold-engine', 'jacking', 'torque'], ['Find out why it died: oil feed, oil age, something swallowed.', 'New oil feed, new filter, fresh oil; fill the feed before the start.', 'Idle for minutes before the first load.']), { priorFactors: [{ when: { kind: 'distance-over', km: 180_000 }, factor: 1.7 }] }),
+  cause('boost-sensor', 'Boost pressure sensor or its plug', 'air', 0.006,
+    { 'code:boost-circuit': 0.85, 'code:manifold-pressure': 0.2, 'code:boost-low': 0.15, 'sign:limp': 0.3, 'sign:weak': 0.3 },
+    fix('Clean or renew the boost sensor', 28, 25, ['cold-engine'], ['Plug first. Then the sensor: soot in its mouth?', 'New seal, screw by hand.'])),
+  cause('boost-bypass', 'Boost bypass valve leaks', 'air', 0.004,
+    { 'code:boost-low': 0.5, 'code:boost-circuit': 0.15, 'sign:hiss': 0.4, 'sign:weak': 0.4, 'frame:load': 0.6 },
+    fix('Fit a new bypass valve', 48, 35, ['cold-engine'], ['Membrane torn? Blow through its hose.', 'New one with its seal.'])),
+  cause('runner-flaps', 'Intake flaps stuck with soot or their link off', 'air', 0.008,
+    { 'code:runner': 0.9, 'sign:weak': 0.35, 'sign:rough-idle': 0.3, 'sign:limp': 0.15 },
+    fix('Free or renew the intake flaps', 70, 150, ['cold-engine', 'vacuum-hose'], ['The lever first: off its ball is a minute’s work.', 'Otherwise the manifold comes off: new gaskets, nothing may fall in.'])),
+  cause('runner-motor', 'Actuator of the intake flaps', 'air', 0.005,
+    { 'code:runner': 0.85, 'sign:weak': 0.2 },
+    fix('Fit a new actuator', 65, 50, ['cold-engine'], ['Lever moves freely by hand? Then it is the actuator.', 'New one, then let the car learn its ends as the manual says.'])),
+];

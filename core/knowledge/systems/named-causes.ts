@@ -1,0 +1,36 @@
+import type { Cause } from '../types.ts';
+import { cause, fix } from './shared.ts';
+
+/**
+ * What a code commonly turns out to be when no cause of its own is kept for its part: the part that it names, its plug,
+ * its wire, its supply, or what hinders it. So no code family is without a cause.
+ */
+export const NAMED_CAUSES: readonly Cause[] = [
+  cause('named-plug', 'Plug of the part that the code names', 'electrical', 0.012,
+    { 'code:part-electrical': 0.9, 'code:part-behaviour': 0.2, 'before:worked-on': 0.3, 'before:unplugged': 0.3, 'before:washed': 0.25, 'sign:wet': 0.2 },
+    fix('Clean the plug, or renew it', 8, 30, ['battery'], ['Ignition off. Catch pressed, pulled by its body.', 'Green or bent pins: contact spray, straighten with care, a film of grease.', 'Push until it clicks; then see whether the code comes back.'])),
+  cause('named-wire', 'Wire to the part that the code names', 'electrical', 0.008,
+    { 'code:part-electrical': 0.9, 'code:part-behaviour': 0.15, 'before:worked-on': 0.2, 'before:kerb': 0.1 },
+    fix('Mend the wire', 6, 60, ['battery'], ['Follow it from the part: where it bends, rubs or gets hot.', 'Cut back to bright copper, solder or crimp with heat shrink, tie it away from what rubbed.'], ['hand-tools', 'multimeter'])),
+  cause('named-part', 'The part that the code names, worn out', 'electrical', 0.014,
+    { 'code:part-electrical': 0.85, 'code:part-behaviour': 0.7 },
+    fix('Fit the part', 60, 60, ['battery', 'cold-engine'], ['Only after plug, wire and supply have been looked at.', 'Compare numbers with the old one; new seal where there is one.', 'Clear, read again, drive.']), { priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.4 }] }),
+  cause('named-supply', 'Supply, fuse or ground shared by several parts', 'electrical', 0.006,
+    { 'code:part-electrical': 0.8, 'code:supply-voltage': 0.15, 'code:reference': 0.25, 'code:unit-silent': 0.1 },
+    fix('Give it its supply back', 5, 45, ['battery'], ['The fuse page first.', 'Supply and ground at the plug with a lamp or a meter: less than 0.1 V lost.'], ['hand-tools', 'multimeter'])),
+  cause('named-stuck', 'What the code names is stuck, dirty or blocked', 'engine', 0.01,
+    { 'code:part-behaviour': 0.85 },
+    fix('Clean it or set it free', 12, 60, ['cold-engine'], ['Move it by hand where that is safe.', 'Clean with what the manual allows; look at what feeds it and what it feeds.'])),
+  cause('reference-short', 'A sensor pulls the shared 5 volts down', 'electrical', 0.004,
+    { 'code:reference': 0.92, 'code:throttle': 0.2, 'code:manifold-pressure': 0.25, 'code:part-electrical': 0.3, 'sign:limp': 0.4, 'sign:no-start': 0.15 },
+    fix('Find the sensor that pulls it down', 35, 60, ['battery'], ['Measure the 5 volts, unplug one sensor after the other: when it comes back, that was it.', 'Its plug and wire first.'], ['hand-tools', 'multimeter'])),
+  cause('unit-inside', 'Control unit faulty inside, or its software', 'electrical', 0.002,
+    { 'code:computer': 0.85, 'code:unit-silent': 0.2, 'code:unit-nonsense': 0.15, 'sign:no-start': 0.2 },
+    fix('Have the control unit tested', 250, 120, ['battery'], ['Supply, grounds and water in its plug first: that is what it nearly always is.', 'A specialist tests and mends it; a second-hand one must be taught.'])),
+  cause('unit-wet', 'Water in a control unit’s plug', 'electrical', 0.003,
+    { 'code:computer': 0.4, 'code:unit-silent': 0.5, 'code:part-electrical': 0.3, 'before:washed': 0.5, 'sign:wet': 0.4 },
+    fix('Dry the plug and stop the water', 6, 60, ['battery'], ['Battery earth off, plug off, dry with air, contact spray.', 'Find the way in: a drain, a seal, a cowl.'])),
+  cause('software-mismatch', 'Software or a unit that was exchanged and not taught', 'electrical', 0.003,
+    { 'code:computer': 0.5, 'code:unit-nonsense': 0.35, 'before:worked-on': 0.5 },
+    fix('Have it taught', 0, 60, ['battery'], ['Ask whoever exchanged it: numbers on old and new?', 'A workshop with the maker’s access teaches it.'])),
+];
