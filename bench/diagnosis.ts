@@ -87,6 +87,15 @@ function follow(record: CaseRecord, truth: string, random: () => number): number
     tried.add(next.cause);
     cost += repairCost(need(next.cause), DEFAULT_OWNER);
     if (next.cause === truth) return cost;
+    const at = NOW.toISOString();
+    current = {
+      ...current,
+      entries: [
+        ...current.entries,
+        { id: `ent_r${step}`, at, kind: 'repair', cause: next.cause },
+        { id: `ent_d${step}`, at, kind: 'drive', metConditions: 'yes', cameBack: 'yes' },
+      ],
+    };
   }
   return cost + workshop(truth);
 }

@@ -13,6 +13,33 @@ const WET = makeCase(
   readingEntry(makeReading(['P0302', 'P0300:pending'], { '0C': 0, '0D': 0, '0F': 11 }, { frame: FRAME })),
 );
 
+describe('a repair that did not help', () => {
+  const at = '2026-11-03T09:00:00.000Z';
+  const repaired: Entry = { id: 'ent_r', at, kind: 'repair', cause: 'coil-boot:2' };
+  const chance = (record: CaseRecord) =>
+    look(record).causes.find((c) => c.id === 'coil-boot:2')?.probability ?? 0;
+
+  test('the fault came back on a drive: the repaired cause falls, and the log line says so', () => {
+    const before = addEntry(WET, repaired);
+    const after = addEntry(before, { id: 'ent_d', at, kind: 'drive', metConditions: 'yes', cameBack: 'yes' });
+    expect(chance(before)).toBeCloseTo(chance(WET), 6);
+    expect(chance(after)).toBeLessThan(chance(WET) / 2);
+    expect(look(after).facts.find((f) => f.id === 'repair:coil-boot:2')).toMatchObject({
+      title: 'It came back after this repair',
+      entry: 'ent_r',
+    });
+  });
+
+  test('read again without a clear says nothing: the old code simply still stands there', () => {
+    const again = readingEntry(makeReading(['P0302'], { '0C': 0 }));
+    expect(
+      look(addEntry(addEntry(WET, repaired), { ...again, id: 'ent_again', at })).facts.some((f) =>
+        f.id.startsWith('repair:'),
+      ),
+    ).toBe(false);
+  });
+});
+
 describe('assess()', () => {
   test('a wet-morning misfire: a cracked boot leads, and one story covers both codes', () => {
     const a = look(WET);

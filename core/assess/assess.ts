@@ -177,7 +177,7 @@ export function assess(
     reason: acceptance.reason,
     since: acceptance.since,
   }));
-  const hasEvidence = evidence.some((e) => e.kind === 'check' || e.isPresent);
+  const hasEvidence = evidence.some((e) => e.kind !== 'observation' || e.isPresent);
   const causes = hasEvidence
     ? causeViews(
         posterior,

@@ -18,6 +18,7 @@ import {
   type RuleId,
   type Snapshot,
 } from '@pincer/core/signals';
+import { repairFacts } from './repair-facts.ts';
 import { acceptedNow, cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 
 /** One line of a jaw: something that the car said or that the owner found. */
@@ -100,6 +101,7 @@ export function gatherFacts(state: CaseState, vehicle: Vehicle): FactsAndEvidenc
   readingFacts(state, vehicle, out);
   ownerFacts(state, out);
   checkFacts(state, vehicle, out);
+  repairFacts(state, vehicle, out);
   return out;
 }
 

@@ -317,7 +317,12 @@ describe('the next best check', () => {
     expect(ids(true)).toContain('swap-coils');
     expect(ids(false)).not.toContain('swap-coils');
     // Whatever says so in its text is marked.
-    for (const c of CHECKS) expect(Boolean(c.needsDriving)).toBe(/\b[Dd]rive\b/.test(`${c.title} ${c.how}`));
+    for (const c of CHECKS) {
+      if (/\b[Dd]rive\b|on the road|at a steady|passenger/.test(`${c.title} ${c.how}`))
+        expect([c.id, c.needsDriving]).toEqual([c.id, true]);
+      if (c.needsDriving && c.id !== 'full-charge' && c.id !== 'level-jump')
+        expect(c.cautions).not.toContain('exhaust-gas');
+    }
   });
 
   test('a tool to be bought makes a check worth less', () => {

@@ -5,10 +5,15 @@ import type { Hypothesis } from './posterior.ts';
 /** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
 export type Evidence =
   | { kind: 'observation'; fact: string; key: ObservationKey; cylinder: number | null; isPresent: boolean }
-  | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number };
+  | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number }
+  /** A cause was repaired, the codes were cleared, and the fault came back. */
+  | { kind: 'came-back'; fact: string; cause: string };
 
 /** Keeps every likelihood off zero: no finding is beyond doubt. */
 const FLOOR = 1e-4;
+
+/** Chance that a fault comes back although its only cause was repaired: a bad part, or work not well done. */
+const BADLY_REPAIRED = 0.1;
 
 /** P(outcome | cause) for each outcome of a check, for one cause. */
 function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): readonly number[] {
@@ -57,6 +62,8 @@ function chanceOf(key: ObservationKey, strengths: readonly number[]): number {
 
 /** P(evidence | causes): noisy-OR with leak for observations, the outcome table for checks. */
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
+  if (evidence.kind === 'came-back')
+    return causes.length === 1 && causes[0]?.id === evidence.cause ? BADLY_REPAIRED : 1;
   if (evidence.kind === 'check') {
     return Math.max(
       FLOOR,
@@ -74,6 +81,7 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
 export function touches(evidence: Evidence, instance: CauseInstance): boolean {
   if (evidence.kind === 'check')
     return rowOf(evidence.check, evidence.cylinder, instance) !== evidence.check.otherwise;
+  if (evidence.kind === 'came-back') return instance.id === evidence.cause;
   const { key, cylinder, isPresent } = evidence;
   return isPresent && !observationKind(key).isCircumstance && strengthOf(instance, key, cylinder) > 0;
 }
@@ -103,6 +111,10 @@ export function likelihoodRow(
 ): Float64Array {
   const none = instances.length;
   const row = new Float64Array(first.length);
+  if (evidence.kind === 'came-back') {
+    const repaired = instances.findIndex((c) => c.id === evidence.cause);
+    return row.map((_, h) => (first[h] === repaired && second[h] === none ? BADLY_REPAIRED : 1));
+  }
   if (evidence.kind === 'check') {
     // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
     const { check, cylinder, outcome } = evidence;

@@ -44,11 +44,23 @@ function priorOf(cause: Cause, vehicle: Vehicle, now: Date): number {
   return Math.min(prior, MAX_PRIOR);
 }
 
+/** Whether a vehicle of this fuel, kind and gearbox can have the cause. What is not known rules nothing out. */
+function canHave(cause: Cause, vehicle: Vehicle): boolean {
+  if (cause.fuels && !cause.fuels.includes(vehicle.fuel)) return false;
+  if (cause.kinds && !cause.kinds.includes(vehicle.kind)) return false;
+  return (
+    !cause.gearboxes ||
+    !vehicle.gearbox ||
+    vehicle.gearbox === 'unknown' ||
+    cause.gearboxes.includes(vehicle.gearbox)
+  );
+}
+
 /** Every cause that this vehicle can have, at every place. */
 export function instancesFor(vehicle: Vehicle, now: Date): CauseInstance[] {
   const instances: CauseInstance[] = [];
   for (const cause of CAUSES) {
-    if (cause.fuels && !cause.fuels.includes(vehicle.fuel)) continue;
+    if (!canHave(cause, vehicle)) continue;
     const prior = priorOf(cause, vehicle, now);
     if (cause.scope === 'engine') {
       instances.push({ id: cause.id, cause, cylinder: null, title: cause.title, prior });

@@ -25,6 +25,8 @@ export const CAUTIONS = {
     'Airbags and belt tensioners are explosive and licensed work. Look, do not touch; measure nothing on yellow plugs.',
   'high-voltage':
     'Orange cables can kill, even with the car off. Do not touch, open or measure; this is licensed work.',
+  unplug: 'Ignition off and a minute’s wait before a plug comes off; pull at its catch, never at the wire.',
+  cell: 'Button cells kill when swallowed: keep them from children, and give the old one back.',
   spray: 'Sprays and hot exhaust make fire: short bursts, away from ignition parts, extinguisher at hand.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;

@@ -24,6 +24,24 @@ import { NAMED_CAUSES } from './systems/named-causes.ts';
 import { NAMED_CHECKS } from './systems/named-checks.ts';
 import { AFTERTREATMENT_CAUSES } from './systems/aftertreatment-causes.ts';
 import { AFTERTREATMENT_CHECKS } from './systems/aftertreatment-checks.ts';
+import { INJECTION_CAUSES } from './systems/injection-causes.ts';
+import { INJECTION_CHECKS } from './systems/injection-checks.ts';
+import { VAPOUR_CAUSES } from './systems/vapour-causes.ts';
+import { VAPOUR_CHECKS } from './systems/vapour-checks.ts';
+import { SPARK_AND_TIMING_CAUSES } from './systems/spark-and-timing-causes.ts';
+import { SPARK_AND_TIMING_CHECKS } from './systems/spark-and-timing-checks.ts';
+import { BREATHING_CAUSES } from './systems/breathing-causes.ts';
+import { BREATHING_CHECKS } from './systems/breathing-checks.ts';
+import { INPUTS_CAUSES } from './systems/inputs-causes.ts';
+import { INPUTS_CHECKS } from './systems/inputs-checks.ts';
+import { SUPPLY_CAUSES } from './systems/supply-causes.ts';
+import { SUPPLY_CHECKS } from './systems/supply-checks.ts';
+import { GEARBOX_CAUSES } from './systems/gearbox-causes.ts';
+import { GEARBOX_CHECKS } from './systems/gearbox-checks.ts';
+import { STABILITY_CAUSES } from './systems/stability-causes.ts';
+import { STABILITY_CHECKS } from './systems/stability-checks.ts';
+import { HYBRID_CAUSES } from './systems/hybrid-causes.ts';
+import { HYBRID_CHECKS } from './systems/hybrid-checks.ts';
 import type { Cause, Check } from './types.ts';
 
 /** All causes, one file of them for each system of the vehicle. */
@@ -41,6 +59,15 @@ export const CAUSES: readonly Cause[] = [
   ...BOOST_CAUSES,
   ...DIESEL_CAUSES,
   ...OIL_CAUSES,
+  ...INJECTION_CAUSES,
+  ...VAPOUR_CAUSES,
+  ...SPARK_AND_TIMING_CAUSES,
+  ...BREATHING_CAUSES,
+  ...INPUTS_CAUSES,
+  ...SUPPLY_CAUSES,
+  ...GEARBOX_CAUSES,
+  ...STABILITY_CAUSES,
+  ...HYBRID_CAUSES,
 ];
 
 /** All checks, by the system that they look at. */
@@ -58,6 +85,15 @@ export const CHECKS: readonly Check[] = [
   ...BOOST_CHECKS,
   ...DIESEL_CHECKS,
   ...OIL_CHECKS,
+  ...INJECTION_CHECKS,
+  ...VAPOUR_CHECKS,
+  ...SPARK_AND_TIMING_CHECKS,
+  ...BREATHING_CHECKS,
+  ...INPUTS_CHECKS,
+  ...SUPPLY_CHECKS,
+  ...GEARBOX_CHECKS,
+  ...STABILITY_CHECKS,
+  ...HYBRID_CHECKS,
 ];
 
 const causes = indexed(CAUSES);

@@ -1,4 +1,5 @@
-import { COMPONENTS, FAILURES, codeEntry, type CodeEntry } from '@pincer/core/codes';
+import { codeEntry } from '@pincer/core/codes';
+import { keyOfEntry } from './code-keys.ts';
 
 /**
  * What can be observed, with its leak: the chance to see it although none of the modelled causes is there.
@@ -80,6 +81,61 @@ export const OBSERVATIONS = {
   'code:glow': car('Glow plugs', 0.0006),
   'code:oil-pressure': car('Oil pressure', 0.0005),
   'code:coolant': car('Coolant level or fan', 0.0006),
+  'code:rail-sensor': car('Fuel pressure sensor', 0.0005),
+  'code:injection-pump': car('Injection pressure or pump', 0.0005),
+  'code:fuel-shutoff': car('Fuel shut-off', 0.0004),
+  'code:fuel-heat': car('Fuel temperature', 0.0004),
+  'code:fuel-water': car('Water in the fuel', 0.0005),
+  'code:fuel-level': car('Fuel level sender', 0.0005),
+  'code:fuel-kind': car('Fuel composition sensor', 0.0004),
+  'code:injector-supply': car('Supply of the injectors', 0.0004),
+  'code:tank-pressure': car('Tank pressure or vapour sensor', 0.0006),
+  'code:vent-valve': car('Vapour vent valve', 0.0006),
+  'code:leak-pump': car('Leak test pump', 0.0005),
+  'code:cap-open': car('Fuel cap switch', 0.0004),
+  'code:knocking': car('Engine knocks', 0.0005),
+  'code:spark-signal': car('Spark timing signal', 0.0005),
+  'code:cylinder-cut': car('Cylinder switch-off', 0.0004),
+  'code:crankcase': car('Crankcase pressure', 0.0004),
+  'code:air-pressure': car('Air pressure or vacuum sensor', 0.0005),
+  'code:charge-heat': car('Charge air temperature', 0.0005),
+  'code:outside-heat': car('Outside temperature sensor', 0.0005),
+  'code:intake-heater': car('Intake heater or air flap', 0.0004),
+  'code:turbo-speed': car('Turbocharger speed', 0.0004),
+  'code:exhaust-flap': car('Exhaust pressure or flap', 0.0005),
+  'code:sensors-swapped': car('Oxygen sensors swapped', 0.0002),
+  'code:coolant-pump': car('Coolant pump or valve', 0.0005),
+  'code:overheat': car('Engine too hot', 0.0005),
+  'code:oil-heat': car('Oil temperature sensor', 0.0004),
+  'code:oil-valve': car('Oil pump valve', 0.0004),
+  'code:speed': car('Vehicle speed', 0.0006),
+  'code:cruise': car('Cruise control', 0.0006),
+  'code:brake-switch': car('Brake pedal switch', 0.0006),
+  'code:clutch-switch': car('Clutch pedal switch', 0.0005),
+  'code:starting': car('Starter circuit', 0.0005),
+  'code:main-relay': car('Ignition switch or main relay', 0.0006),
+  'code:charging-line': car('Charging lamp or line', 0.0004),
+  'code:immobiliser': car('Immobiliser', 0.0005),
+  'code:climate': car('Air conditioning', 0.0006),
+  'code:steering-pump': car('Steering pump or its sensor', 0.0005),
+  'code:booster': car('Brake booster vacuum', 0.0004),
+  'code:torque-signal': car('Torque signal between units', 0.0005),
+  'code:lamp-circuit': car('Lamp or signal output', 0.0005),
+  'code:brake-hydraulics': car('Brake hydraulics', 0.0005),
+  'code:stability-sensor': car('Turning or slope sensor', 0.0005),
+  'code:tyre-pressure': car('Tyre pressure', 0.0006),
+  'code:gear-ratio': car('Gear ratio wrong, a clutch slips', 0.0006),
+  'code:converter': car('Torque converter clutch', 0.0006),
+  'code:gear-valve': car('Gearbox valve', 0.0006),
+  'code:gear-speed': car('Gearbox speed sensor', 0.0005),
+  'code:gear-range': car('Gear selector', 0.0006),
+  'code:gear-fluid': car('Gearbox fluid temperature or pressure', 0.0005),
+  'code:clutch-actuator': car('Clutch or shift actuator', 0.0005),
+  'code:four-wheel': car('Four-wheel system', 0.0005),
+  'code:traction-battery': car('Traction battery', 0.0005),
+  'code:hybrid-motor': car('Electric motor or its electronics', 0.0005),
+  'code:hybrid-cooling': car('Cooling of the electric system', 0.0004),
+  'code:dc-converter': car('Converter to twelve volts', 0.0004),
   // Stored conditions of the code that stored the frame.
   'frame:cold': { ...car('Stored: engine cold', 0.3), isCircumstance: true },
   'frame:load': { ...car('Stored: high load', 0.3), isCircumstance: true },
@@ -176,167 +232,11 @@ export function isObservationKey(text: string): text is ObservationKey {
   return Object.hasOwn(OBSERVATIONS, text);
 }
 
-const ELECTRICAL = new Set(['circuit', 'low', 'high', 'intermittent', 'open']);
-
-/** By the catalogue's structure: which observation a described code is, or null when no cause speaks of it yet. */
-function keyOfEntry({ component, failure, place }: CodeEntry): ObservationKey | null {
-  switch (component) {
-    case 'combustion':
-      return place.cylinder === undefined ? 'code:misfire-several' : 'code:misfire-same';
-    case 'coil':
-      return place.cylinder === undefined ? null : 'code:coil-same';
-    case 'injector':
-      return place.cylinder === undefined ? null : 'code:injector-same';
-    case 'fuel-trim':
-      return failure === 'lean' ? 'code:lean' : failure === 'rich' ? 'code:rich' : null;
-    case 'air-flow-sensor':
-      return ELECTRICAL.has(failure) ? 'code:air-flow-circuit' : 'code:air-flow-range';
-    case 'throttle-correlation':
-      return 'code:air-flow-range';
-    case 'manifold-pressure-sensor':
-      return 'code:manifold-pressure';
-    case 'intake-temperature-sensor':
-      return 'code:intake-temperature';
-    case 'coolant-temperature-sensor':
-      return 'code:coolant-temperature';
-    case 'thermostat':
-      return 'code:runs-cold';
-    case 'engine-temperature':
-      return failure === 'not-warm' ? 'code:runs-cold' : null;
-    case 'throttle-sensor':
-    case 'throttle-actuator':
-      return 'code:throttle';
-    case 'idle':
-      return 'code:idle';
-    case 'fuel-pressure':
-    case 'fuel-regulator':
-    case 'fuel-pump':
-      return 'code:fuel-pressure';
-    case 'oxygen-sensor':
-      return place.sensor === 1 ? 'code:oxygen-front' : 'code:oxygen-rear';
-    case 'oxygen-heater':
-      return 'code:oxygen-heater';
-    case 'catalyst':
-      return failure === 'efficiency' ? 'code:catalyst' : null;
-    case 'evap':
-      return failure === 'flow-wrong' || failure === 'flow-high' || failure === 'flow-low' ? 'code:purge' : 'code:evap-leak';
-    case 'purge-valve':
-      return 'code:purge';
-    case 'egr-flow':
-    case 'egr-valve':
-    case 'egr-sensor':
-      return 'code:egr';
-    case 'crank-sensor':
-      return 'code:crank-sensor';
-    case 'cam-sensor':
-      return 'code:cam-sensor';
-    case 'cam-timing':
-    case 'cam-actuator':
-      return 'code:cam-timing';
-    case 'knock-sensor':
-      return 'code:knock-sensor';
-    case 'supply-voltage':
-    case 'battery-voltage':
-    case 'charging':
-    case 'alternator':
-      return 'code:supply-voltage';
-    case 'unit':
-      return failure === 'lost' ? 'code:unit-silent' : failure === 'invalid-data' ? 'code:unit-nonsense' : null;
-    case 'data-bus':
-      return 'code:unit-silent';
-    case 'wheel-speed-sensor':
-    case 'wheel-ring':
-      return 'code:wheel-speed';
-    case 'steering-angle-sensor':
-      return 'code:steering-angle';
-    case 'airbag':
-    case 'belt-tensioner':
-    case 'belt-sensor':
-    case 'crash-sensor':
-    case 'seat-occupancy':
-      return 'code:restraints';
-    case 'high-voltage-isolation':
-    case 'high-voltage-interlock':
-    case 'high-voltage-contactor':
-    case 'high-voltage-fuse':
-      return 'code:high-voltage';
-    case 'particulate-filter':
-    case 'particulate-cleaning':
-      return 'code:particulate';
-    case 'glow-plugs':
-    case 'glow-lamp':
-      return 'code:glow';
-    case 'oil-pressure':
-    case 'oil-pressure-sensor':
-      return 'code:oil-pressure';
-    case 'coolant-level':
-    case 'cooling-fan':
-      return 'code:coolant';
-    case 'boost':
-      return failure === 'value-high' || failure === 'over-limit' ? 'code:boost-high' : 'code:boost-low';
-    case 'boost-sensor':
-    case 'boost-control':
-    case 'boost-bypass':
-    case 'boost-position-sensor':
-    case 'wastegate':
-      return 'code:boost-circuit';
-    case 'intake-runner':
-    case 'intake-runner-sensor':
-    case 'intake-tuning-valve':
-    case 'intake-tuning-sensor':
-      return 'code:runner';
-    case 'secondary-air':
-    case 'secondary-air-valve':
-    case 'secondary-air-pump':
-    case 'secondary-air-sensor':
-      return 'code:secondary-air';
-    case 'nox-sensor':
-    case 'nox-heater':
-    case 'nox-catalyst':
-    case 'nox-trap':
-      return 'code:nox';
-    case 'exhaust-temperature-sensor':
-    case 'catalyst-temperature-sensor':
-    case 'exhaust-temperature':
-      return 'code:exhaust-heat';
-    case 'particulate-sensor':
-    case 'soot-sensor':
-      return 'code:particulate';
-    case 'reference-voltage':
-      return 'code:reference';
-    case 'wide-band-sensor':
-      return 'code:oxygen-front';
-    case 'egr-cooler':
-    case 'egr-cooler-valve':
-    case 'egr-temperature-sensor':
-      return 'code:egr';
-    case 'throttle-limit':
-    case 'throttle-unit':
-    case 'throttle-air':
-      return 'code:throttle';
-    case 'intake-leak':
-      return 'code:lean';
-    case 'cam-profile':
-    case 'rocker-actuator':
-    case 'valve-control':
-      return 'code:cam-timing';
-    default:
-      break;
-  }
-  const { area } = COMPONENTS[component];
-  if (area === 'transmission') return 'code:gearbox';
-  if (component.startsWith('reductant')) return 'code:reductant';
-  if (FAILURES[failure].kind === 'computer') return 'code:computer';
-  if (area === 'restraints' || area === 'hybrid') return null;
-  return FAILURES[failure].kind === 'behaviour' ? 'code:part-behaviour' : 'code:part-electrical';
-}
-
 /**
  * The observation that a code is, and the cylinder it names.
- * @returns null for codes that no cause of this knowledge speaks of.
+ * @returns null for codes that the catalogue does not describe.
  */
 export function observationOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
   const entry = codeEntry(code);
-  const key = entry ? keyOfEntry(entry) : null;
-  return entry && key ? { key, cylinder: entry.place.cylinder ?? null } : null;
+  return entry ? { key: keyOfEntry(entry), cylinder: entry.place.cylinder ?? null } : null;
 }

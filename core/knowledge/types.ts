@@ -1,4 +1,4 @@
-import type { Fuel } from '@pincer/core/vehicle';
+import type { Fuel, Vehicle } from '@pincer/core/vehicle';
 import type { CautionId } from './cautions.ts';
 import type { ObservationKey } from './observations.ts';
 
@@ -17,6 +17,7 @@ export const SYSTEMS = {
   steering: 'steering and tyres',
   safety: 'airbag',
   'high-voltage': 'high voltage',
+  body: 'body and access',
 } as const;
 export type SystemId = keyof typeof SYSTEMS;
 
@@ -31,6 +32,7 @@ export const TOOLS = {
   'brake-cleaner': 'soapy water or leak spray',
   'torque-wrench': 'torque wrench',
   'tyre-gauge': 'tyre pressure gauge',
+  charger: 'battery charger',
 } as const;
 export type ToolId = keyof typeof TOOLS;
 
@@ -45,6 +47,7 @@ export const TOOL_PRICES: Readonly<Record<ToolId, number>> = {
   'brake-cleaner': 4,
   'torque-wrench': 35,
   'tyre-gauge': 6,
+  charger: 35,
 };
 
 export interface Repair {
@@ -80,6 +83,8 @@ export interface Cause {
   scope: 'engine' | 'cylinder';
   /** Left out where it cannot occur. */
   fuels?: readonly Fuel[];
+  kinds?: readonly Vehicle['kind'][];
+  gearboxes?: readonly NonNullable<Vehicle['gearbox']>[];
   /** Chance that a lit engine lamp has this cause, before any evidence: see `docs/method.md` for the scale. */
   prior: number;
   priorFactors?: readonly PriorFactor[];

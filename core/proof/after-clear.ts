@@ -1,5 +1,6 @@
 import type { CaseState, EntryOf } from '@pincer/core/case';
-import type { MonitorStatus, Reading } from '@pincer/core/obd';
+import type { MonitorStatus } from '@pincer/core/obd';
+import { codesOf, orderOf } from './order.ts';
 
 /**
  * Chance that a fault which is still there shows in one trip, by whether the trip met the stored conditions.
@@ -73,12 +74,4 @@ export function proofView(state: CaseState, prior: number): ProofView {
   if (later.length === 0) return { status: 'read-again', ...base, needed };
   const isProven = gone >= PROVEN && waitingFor.length === 0 && drives.length > 0;
   return { status: isProven ? 'proven' : 'watching', ...base, needed };
-}
-
-function orderOf(state: CaseState, id: string): number {
-  return state.entries.findIndex((e) => e.id === id);
-}
-
-function codesOf(reading: Reading | undefined, states: readonly string[]): string[] {
-  return [...new Set((reading?.codes ?? []).filter((c) => states.includes(c.state)).map((c) => c.code))];
 }

@@ -1,4 +1,5 @@
 export { SHOWS_PER_TRIP, goneAfter, proofView, tripsUntil, type ProofView } from './after-clear.ts';
+export { cameBackAfter } from './came-back.ts';
 export {
   CLEAR_START,
   clearStep,

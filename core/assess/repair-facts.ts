@@ -1,0 +1,31 @@
+import type { CaseState } from '@pincer/core/case';
+import { atCylinder, otherCylinder } from '@pincer/core/diagnosis';
+import { causeById } from '@pincer/core/knowledge';
+import { cameBackAfter } from '@pincer/core/proof';
+import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
+import type { FactsAndEvidence } from './facts.ts';
+
+/** A repair after which the fault came back speaks against the cause that was repaired. */
+export function repairFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+  const told = new Set<string>();
+  for (const [at, repair] of state.repairs.entries()) {
+    const next = state.repairs[at + 1];
+    if (told.has(repair.cause) || !cameBackAfter(state, repair.id, next?.id ?? null)) continue;
+    told.add(repair.cause);
+    const [id = '', place] = repair.cause.split(':');
+    const cause = causeById(id);
+    if (!cause) continue;
+    const cylinder = place === undefined ? null : Number(place);
+    const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+    const fact = `repair:${repair.cause}`;
+    out.facts.push({
+      id: fact,
+      side: 'owner',
+      kind: 'check',
+      title: 'It came back after this repair',
+      detail: atCylinder(cause.repair.title, cylinder, other),
+      entry: repair.id,
+    });
+    out.evidence.push({ kind: 'came-back', fact, cause: repair.cause });
+  }
+}

@@ -1,0 +1,41 @@
+import type { Cause } from '../types.ts';
+import { cause, fix, licensed } from './shared.ts';
+
+const ELECTRIC = { fuels: ['hybrid', 'electric'] } as const;
+
+/** The electric side: all of it is licensed work beyond looking, air filters and the coolant of its own circuit. */
+export const HYBRID_CAUSES: readonly Cause[] = [
+  cause('traction-fan', 'Fan or filter of the traction battery dirty', 'high-voltage', 0.014,
+    { 'code:traction-battery': 0.7, 'lamp:high-voltage': 0.4, 'sign:weak': 0.25, 'before:altitude': 0.05 },
+    fix('Clean the filter of the battery’s air', 6, 20, ['high-voltage'], ['Ready off. The grille near the rear seat: vacuum the filter, never cover it.', 'Nothing behind the filter is opened.'], []), ELECTRIC),
+  cause('traction-cells', 'Cells of the traction battery worn or uneven', 'high-voltage', 0.014,
+    { 'code:traction-battery': 0.88, 'code:high-voltage': 0.12, 'lamp:high-voltage': 0.75, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:limp': 0.3 },
+    licensed('Have the traction battery tested', 900, 240, ['high-voltage'], ['Ask for the blocks’ voltages in writing.', 'Many are mended block by block; ask for the warranty of the car’s maker first.']), { ...ELECTRIC, priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.8 }] }),
+  cause('traction-sensor', 'Temperature or current sensor of the traction battery', 'high-voltage', 0.006,
+    { 'code:traction-battery': 0.75, 'lamp:high-voltage': 0.55 },
+    licensed('Have the battery’s sensors read', 120, 120, ['high-voltage'], ['Inside the battery’s case: never opened at home.']), ELECTRIC),
+  cause('inverter-coolant', 'Coolant of the electronics low or its pump dead', 'high-voltage', 0.01,
+    { 'code:hybrid-cooling': 0.85, 'code:hybrid-motor': 0.25, 'lamp:high-voltage': 0.5, 'sign:limp': 0.3, 'sign:warm': 0.3, 'before:towing': 0.12 },
+    licensed('Have the electronics’ cooling mended', 120, 90, ['high-voltage', 'coolant'], ['You may look at its tank, cold: between the marks, does it move with ready on?', 'The pump sits by orange cables.']), ELECTRIC),
+  cause('motor-sensor', 'Position or heat sensor of the electric motor', 'high-voltage', 0.005,
+    { 'code:hybrid-motor': 0.8, 'lamp:high-voltage': 0.65, 'sign:limp': 0.5, 'sign:shakes': 0.12 },
+    licensed('Have the motor’s sensors measured', 180, 180, ['high-voltage'], ['Say when it comes: cold, hot, at standstill, reversing.']), ELECTRIC),
+  cause('inverter-fault', 'Inverter or motor electronics', 'high-voltage', 0.006,
+    { 'code:hybrid-motor': 0.8, 'code:high-voltage': 0.2, 'lamp:high-voltage': 0.85, 'sign:limp': 0.55, 'sign:no-start': 0.35 },
+    licensed('Have the inverter tested', 1100, 240, ['high-voltage'], ['Coolant level first: heat kills it.', 'Ask for a mended one and for the maker’s extended warranty.']), ELECTRIC),
+  cause('hybrid-damper', 'Engine start shakes: damper or engine mount', 'high-voltage', 0.005,
+    { 'code:hybrid-motor': 0.3, 'sign:shakes': 0.5, 'sign:knocks': 0.2, 'sign:rough-idle': 0.2 },
+    licensed('Have damper and mounts looked at', 250, 240, ['high-voltage'], ['Plugs and injectors misfiring at start look the same: read misfires first.']), ELECTRIC),
+  cause('dc-converter', 'Converter to twelve volts', 'high-voltage', 0.006,
+    { 'code:dc-converter': 0.88, 'code:supply-voltage': 0.4, 'reading:charging-low': 0.7, 'lamp:charging': 0.5, 'lamp:high-voltage': 0.55 },
+    licensed('Have the converter tested', 450, 150, ['high-voltage', 'battery'], ['Ready on: 13.5 to 14.8 volts at the twelve-volt battery? Then it works.', 'Its twelve-volt fuse first.']), ELECTRIC),
+  cause('interlock-open', 'High-voltage plug or service switch not home', 'high-voltage', 0.006,
+    { 'code:high-voltage': 0.85, 'lamp:high-voltage': 0.85, 'sign:no-start': 0.6, 'before:worked-on': 0.65, 'before:kerb': 0.12 },
+    licensed('Have the interlock found and closed', 40, 90, ['high-voltage'], ['Say what was worked on. Do not push orange plugs yourself.']), ELECTRIC),
+  cause('contactor-worn', 'Contactor of the traction battery', 'high-voltage', 0.004,
+    { 'code:high-voltage': 0.8, 'lamp:high-voltage': 0.85, 'sign:no-start': 0.6 },
+    licensed('Have the contactors renewed', 260, 180, ['high-voltage'], ['A click at ready that is missing or double tells it.']), ELECTRIC),
+  cause('charge-flap', 'Charging socket, its lock or its heat sensor', 'high-voltage', 0.008,
+    { 'code:part-electrical': 0.15, 'code:high-voltage': 0.15, 'code:dc-converter': 0.12, 'lamp:high-voltage': 0.2, 'before:washed': 0.2 },
+    licensed('Have the charging socket looked at', 180, 90, ['high-voltage'], ['Look only: brown pins, water, a bent lock. Try another charger first.']), ELECTRIC),
+];

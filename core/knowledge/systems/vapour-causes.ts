@@ -1,0 +1,36 @@
+import type { Cause } from '../types.ts';
+import { PETROL, cause, fix } from './shared.ts';
+
+/** The fuel vapour system beyond cap, hose and purge valve. */
+export const VAPOUR_CAUSES: readonly Cause[] = [
+  cause('vent-valve-stuck', 'Vent valve of the vapour system stuck or dead', 'fuel', 0.008,
+    { 'code:vent-valve': 0.85, 'code:evap-leak': 0.35, 'code:purge': 0.15, 'code:tank-pressure': 0.15, 'before:washed': 0.15 },
+    fix('Clean or renew the vent valve', 38, 40, ['jacking', 'petrol'], ['Near the canister: spiders and mud block its breather.', 'It must be open without current, shut with twelve volts.', 'New valve with its seal and filter.']), { fuels: PETROL }),
+  cause('vent-filter-blocked', 'Breather of the canister blocked', 'fuel', 0.005,
+    { 'code:vent-valve': 0.5, 'code:purge': 0.2, 'code:tank-pressure': 0.2, 'before:refuelled': 0.3, 'before:washed': 0.15 },
+    fix('Free the canister’s breather', 8, 35, ['jacking'], ['The pump nozzle clicks off at once while filling: that is its sign.', 'Hose and little filter off, blow through, look for nests.']), { fuels: PETROL }),
+  cause('canister-soaked', 'Vapour canister soaked with fuel', 'fuel', 0.005,
+    { 'code:purge': 0.4, 'code:vent-valve': 0.25, 'code:rich': 0.25, 'reading:rich': 0.3, 'sign:fuel-smell': 0.5, 'sign:hard-start': 0.35, 'before:refuelled': 0.75 },
+    fix('Renew the canister', 140, 70, ['petrol', 'jacking'], ['Never fill past the first click: that is what soaks it.', 'Heavy and smelling: it is done. Mark the hoses.']), { fuels: PETROL }),
+  cause('tank-sensor', 'Tank pressure sensor or its plug', 'fuel', 0.006,
+    { 'code:tank-pressure': 0.88, 'code:evap-leak': 0.15 },
+    fix('Mend the plug or renew the tank pressure sensor', 45, 60, ['petrol', 'battery'], ['Plug at the tank’s lid first.', 'Cap off, ignition on: it should read the air’s pressure, that is nothing.'], ['hand-tools', 'multimeter']), { fuels: PETROL }),
+  cause('leak-pump', 'Leak test pump worn or wet', 'fuel', 0.005,
+    { 'code:leak-pump': 0.88, 'code:evap-leak': 0.3, 'before:washed': 0.2 },
+    fix('Renew the leak test pump', 95, 50, ['jacking'], ['Its filter first: mud or water in it is enough.', 'New pump, hose clips on, plug until it clicks.']), { fuels: PETROL }),
+  cause('filler-neck', 'Filler neck rusted or its hose cracked', 'fuel', 0.008,
+    { 'code:evap-leak': 0.85, 'sign:fuel-smell': 0.35, 'before:refuelled': 0.4 },
+    fix('Renew the filler neck or its hose', 60, 90, ['petrol', 'jacking'], ['Liner of the wheel arch off: rust hides behind it.', 'Tank nearly empty, new hose and clips.']), { fuels: PETROL, priorFactors: [{ when: { kind: 'age-over', years: 12 }, factor: 1.7 }] }),
+  cause('tank-lid-ring', 'Ring under the pump’s lid not seated', 'fuel', 0.004,
+    { 'code:evap-leak': 0.85, 'sign:fuel-smell': 0.5, 'before:worked-on': 0.6, 'before:refuelled': 0.3 },
+    fix('Fit a new ring under the pump’s lid', 9, 45, ['petrol', 'battery'], ['Vapour is heavy and burns: outside, no sparks.', 'Groove clean, new ring dry, lid turned to its mark.']), { fuels: PETROL }),
+  cause('purge-hose-off', 'Hose at the purge valve off or swapped', 'fuel', 0.005,
+    { 'code:evap-leak': 0.5, 'code:purge': 0.65, 'code:lean': 0.35, 'reading:lean-idle': 0.4, 'sign:fuel-smell': 0.3, 'before:worked-on': 0.55 },
+    fix('Put the purge hoses right', 4, 15, ['petrol', 'vacuum-hose'], ['Arrow on the valve points to the engine.', 'Hard ends cut back, clips on.']), { fuels: PETROL }),
+  cause('purge-wire', 'Plug or wire of the purge valve', 'fuel', 0.005,
+    { 'code:purge': 0.85, 'before:worked-on': 0.25, 'before:washed': 0.15 },
+    fix('Mend the plug or wire of the purge valve', 5, 25, ['cold-engine'], ['Plug home? Twelve volts at one pin with the ignition on?', 'Mend, seal, clip it up.'], ['hand-tools', 'multimeter']), { fuels: PETROL }),
+  cause('cap-switch', 'Switch of the fuel cap or flap', 'fuel', 0.003,
+    { 'code:cap-open': 0.88, 'before:refuelled': 0.5, 'before:washed': 0.2 },
+    fix('Shut the cap, clean or renew its switch', 18, 20, ['petrol'], ['Shut it properly and look again after a start.', 'Dirt or ice at the switch: clean it; else its plug.']), { fuels: PETROL }),
+];
