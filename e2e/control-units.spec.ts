@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 const MAP = readFileSync('docs/examples/finch.modules.json');
 
@@ -49,4 +49,53 @@ test('a car with faults in five control units: read by unit and state, told as o
   await page.getByRole('button', { name: 'Read again' }).click();
   await expect(codes).toContainText(/Gone since the reading before:[^.]*U3003 \(brakes\)/);
   await expect(codes.getByText('as before').first()).toBeVisible();
+});
+
+test('cleared control unit by control unit: what is stored goes, what fails now comes back and is told', async ({
+  page,
+}) => {
+  await openCase(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'About it' }).click();
+  await page
+    .getByLabel('Module map')
+    .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
+  await page.getByRole('button', { name: 'Use this map' }).click();
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /A light came on/ })
+    .last()
+    .click();
+  await connect(page, 'Wheel speed sensor front left open');
+  await readAll(page);
+  await station(page, 'Prove');
+  const clear = page.getByRole('region', { name: '1 · Clear' });
+  await expect(clear.getByRole('button', { name: 'Clear brakes' })).toBeHidden();
+  await clear.getByRole('button', { name: /Ignition is on/ }).click();
+  await clear.getByRole('button', { name: 'Clear brakes' }).click();
+  await expect(clear.getByRole('button', { name: 'Cleared' })).toBeDisabled();
+  await clear.getByRole('button', { name: 'Clear instruments' }).click();
+  await expect(clear.getByRole('button', { name: 'Cleared' })).toHaveCount(2);
+  await expect(page.getByText('Brakes: cleared, not read since.')).toBeVisible();
+  await expectAccessible(page, 'prove, unit by unit');
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await station(page, 'Prove');
+  await expect(page.getByText('Brakes: came back: C0031.')).toBeVisible();
+});
+
+test('the stand-in is the vehicle most like the owner’s: a diesel van, a motorcycle', async ({ page }) => {
+  await example(page);
+  await page.goto('/case/case_dray/plug-in');
+  await expect(page.getByLabel('Made-up vehicle')).toHaveValue('dray');
+  await connect(page, 'Particulate filter full of soot');
+  await readAll(page);
+  await expect(page.getByText('P2463').first()).toBeVisible();
+  await page.goto('/case/case_kestrine/plug-in');
+  await expect(page.getByLabel('Made-up vehicle')).toHaveValue('kestrine');
+  await page.goto('/case/case_kestrine/meaning');
+  await expect(page.getByText(/codes may follow from one thing/)).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: 'charging regulator of the motorcycle failing' }),
+  ).toBeVisible();
 });

@@ -8,8 +8,19 @@ import {
 } from '@pincer/core/case';
 import { AdapterPort, connect, takeReading } from '@pincer/core/link';
 import type { Reading } from '@pincer/core/obd';
-import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
-import { FINCH, FINCH_MODULES, INSTANT_CLOCK, StandIn, type Fault } from '@pincer/simulator';
+import { moduleMapSchema, withCheckDigit, type Vehicle } from '@pincer/core/vehicle';
+import {
+  DRAY,
+  DRAY_MODULES,
+  FINCH,
+  FINCH_MODULES,
+  INSTANT_CLOCK,
+  KESTRINE,
+  KESTRINE_MODULES,
+  StandIn,
+  type CarPlan,
+  type Fault,
+} from '@pincer/simulator';
 
 /**
  * The example logbook: a pottery teacher in a made-up harbour town and her three made-up vehicles. Readings
@@ -42,30 +53,58 @@ const dray: Vehicle = {
   name: 'Ostler Dray 2.2 D',
   kind: 'van',
   plate: 'HV 87 TON',
+  vin: DRAY.identity.vin,
   year: 2016,
   market: 'EU',
   fuel: 'diesel',
   displacement: 2.2,
   cylinders: 4,
   aspiration: 'turbo',
+  gearbox: 'manual',
   distance: 241_900,
   inspectionDue: '2027-06-30',
+  moduleMap: moduleMapSchema.parse(DRAY_MODULES),
 };
 const kestrine: Vehicle = {
   id: 'veh_kestrine',
   name: 'Kestrine 650',
   kind: 'motorcycle',
   plate: 'HV 6 GLZ',
+  vin: KESTRINE.identity.vin,
   year: 2019,
   market: 'EU',
   fuel: 'petrol',
   displacement: 0.65,
   cylinders: 2,
   aspiration: 'natural',
+  gearbox: 'manual',
   distance: 38_200,
+  moduleMap: moduleMapSchema.parse(KESTRINE_MODULES),
+};
+/** Looked at before buying; not hers. */
+const PIPPIN: CarPlan = {
+  ...FINCH,
+  identity: { ...FINCH.identity, vin: withCheckDigit('ZZ9MP1P20FH000951'), calibrationId: 'MP12-E5-0077' },
+};
+const pippin: Vehicle = {
+  id: 'veh_pippin',
+  name: 'Marlow Pippin 1.4, for sale',
+  kind: 'car',
+  vin: PIPPIN.identity.vin,
+  year: 2015,
+  market: 'EU',
+  fuel: 'petrol',
+  displacement: 1.4,
+  cylinders: 4,
+  aspiration: 'natural',
+  distance: 127_300,
 };
 
 interface Scene {
+  car?: CarPlan;
+  units?: Vehicle['moduleMap'];
+  /** The memory was cleared before the last drive. */
+  isCleared?: boolean;
   faults: readonly Fault[];
   seed: number;
   outside: number;
@@ -76,10 +115,16 @@ interface Scene {
 /** A full reading of the stand-in in a scene. */
 async function readScene(scene: Scene): Promise<Reading> {
   const car = new StandIn({ ...scene, clock: INSTANT_CLOCK, temperament: 'instant' });
+  if (scene.isCleared) {
+    car.unit.answer([0x04]);
+    car.drive();
+  }
   if (scene.isWarm) car.warmUp();
   const connected = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
   if (!connected.ok) throw new Error(`The stand-in did not connect: ${connected.fault.code}`);
-  const { reading, fault } = await takeReading(connected.connection, { units: FINCH_MODULES.modules });
+  const { reading, fault } = await takeReading(connected.connection, {
+    units: scene.units?.modules ?? FINCH_MODULES.modules,
+  });
   if (fault) throw new Error(`The stand-in was not read: ${fault.code}`);
   return reading;
 }
@@ -295,14 +340,22 @@ async function leanTwice(): Promise<CaseFile> {
   );
 }
 
-/** Written down from a borrowed reader's two-line screen: the van, lazy on hills, with a hiss. */
-function borrowedReader(): CaseFile {
+/** Written down from a borrowed reader's two-line screen, later read: the van, lazy on hills, with a hiss. */
+async function borrowedReader(): Promise<CaseFile> {
   const on = (time: string) => `2026-${time}:00.000Z`;
   const reading = readingOfFindings(
     findInText(
       'P0299 stored\nP0101 pending\nECT 86 C  LOAD 91 %\nRPM 2140  VSS 63 km/h\nMAF 41.2 g/s\nMIS OK  FUE OK  CCM OK  EGR OK',
     ),
   );
+  const own = await readScene({
+    car: DRAY,
+    units: dray.moduleMap,
+    faults: [{ kind: 'charge-hose' }],
+    seed: 17,
+    outside: 8,
+    isWarm: true,
+  });
   return caseFile(
     'dray',
     'Lazy on the hill road',
@@ -315,16 +368,109 @@ function borrowedReader(): CaseFile {
       { kind: 'observation', at: on('11-08T18:33'), observation: 'sign:hiss', answer: 'yes' },
       { kind: 'reading', at: on('11-08T18:40'), via: 'hand', isComplete: false, reading },
       { kind: 'note', at: on('11-08T18:42'), text: 'The neighbour’s reader; it has to go back on Sunday.' },
+      {
+        kind: 'connection',
+        at: on('11-14T09:10'),
+        outcome: 'talking',
+        adapter: ADAPTER,
+        protocol: PROTOCOL,
+        volts: 12.5,
+      },
+      {
+        kind: 'reading',
+        at: on('11-14T09:14'),
+        via: 'adapter',
+        adapter: ADAPTER,
+        isComplete: true,
+        reading: own,
+      },
     ],
     EXPORTED,
     dray,
   );
 }
 
+/** The motorcycle: several control units complain at once, and the cause is one. */
+async function manyAtOnce(): Promise<CaseFile> {
+  const on = (time: string) => `2026-${time}:00.000Z`;
+  const reading = await readScene({
+    car: KESTRINE,
+    units: kestrine.moduleMap,
+    faults: [{ kind: 'regulator' }],
+    seed: 29,
+    outside: 16,
+    isWarm: true,
+  });
+  return caseFile(
+    'kestrine',
+    'Everything lights at once',
+    on('10-04T15:20'),
+    [
+      { kind: 'lamp', at: on('10-04T15:21'), lamp: 'engine', mode: 'steady' },
+      { kind: 'lamp', at: on('10-04T15:21'), lamp: 'stability', mode: 'steady' },
+      { kind: 'lamp', at: on('10-04T15:21'), lamp: 'charging', mode: 'now-and-then' },
+      { kind: 'observation', at: on('10-04T15:22'), observation: 'gauge:lights-dim', answer: 'yes' },
+      { kind: 'observation', at: on('10-04T15:22'), observation: 'sign:warm', answer: 'yes' },
+      { kind: 'observation', at: on('10-04T15:23'), observation: 'before:modified', answer: 'no' },
+      {
+        kind: 'connection',
+        at: on('10-04T15:40'),
+        outcome: 'talking',
+        adapter: ADAPTER,
+        protocol: PROTOCOL,
+        volts: 12.4,
+      },
+      { kind: 'reading', at: on('10-04T15:43'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading },
+    ],
+    EXPORTED,
+    kestrine,
+  );
+}
+
+/** A car looked at before buying: no lamp, no confirmed code, and a memory that was cleared 11 km earlier. */
+async function beforeBuying(): Promise<CaseFile> {
+  const on = (time: string) => `2026-${time}:00.000Z`;
+  const reading = await readScene({
+    car: PIPPIN,
+    faults: [{ kind: 'catalyst-worn' }],
+    seed: 53,
+    outside: 12,
+    isWarm: true,
+    isCleared: true,
+  });
+  return caseFile(
+    'pippin',
+    'Looked at before buying',
+    on('09-19T10:00'),
+    [
+      { kind: 'lamp', at: on('09-19T10:02'), lamp: 'engine', mode: 'out' },
+      { kind: 'bulb', at: on('09-19T10:02'), answer: 'lights' },
+      {
+        kind: 'connection',
+        at: on('09-19T10:10'),
+        outcome: 'talking',
+        adapter: ADAPTER,
+        protocol: PROTOCOL,
+        volts: 12.6,
+      },
+      { kind: 'reading', at: on('09-19T10:13'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading },
+      { kind: 'note', at: on('09-19T10:20'), text: 'The seller says it has never had a lamp on.' },
+    ],
+    EXPORTED,
+    pippin,
+  );
+}
+
 /** The whole example logbook. */
 export async function demoLogbook(): Promise<{ vehicles: Vehicle[]; files: CaseFile[] }> {
   return {
-    vehicles: [finch, dray, kestrine],
-    files: [await wetMornings(), await leanTwice(), borrowedReader()],
+    vehicles: [finch, dray, kestrine, pippin],
+    files: [
+      await wetMornings(),
+      await leanTwice(),
+      await borrowedReader(),
+      await manyAtOnce(),
+      await beforeBuying(),
+    ],
   };
 }

@@ -5,44 +5,18 @@ import {
   encodeTroubleCode,
   isSupportPid,
   supportBitmap,
-  type MonitorId,
   type StatusCode,
 } from '@pincer/core/obd';
+import type { CarPlan } from './cars.ts';
 import type { Engine, Sensed } from './engine.ts';
 import { FaultMemory, MonitorMemory } from './fault-memory.ts';
+import { TESTS_OF_FAULTS } from './fault-tests.ts';
+import { testResults } from './test-results.ts';
 
-const MONITORS: readonly MonitorId[] = [
-  'misfire',
-  'fuel',
-  'components',
-  'catalyst',
-  'evaporative',
-  'oxygen-sensor',
-  'oxygen-heater',
-  'egr',
-];
-
-/** Service 01 readings of this car, beyond the monitors. */
-const LIVE_PIDS = [
-  0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0e, 0x0f, 0x10, 0x11, 0x13, 0x14, 0x15, 0x1c, 0x1f, 0x21,
-  0x2e, 0x2f, 0x30, 0x31, 0x33, 0x42, 0x45, 0x46, 0x49, 0x4a, 0x4c, 0x51,
-] as const;
-const FROZEN_PIDS = [
-  0x02, 0x03, 0x04, 0x05, 0x06, 0x07, 0x0b, 0x0c, 0x0d, 0x0f, 0x10, 0x11, 0x1f, 0x33,
-] as const;
-
-export interface Identity {
-  vin: string;
-  calibrationId: string;
-  /** Four bytes, hexadecimal. */
-  verificationNumber: string;
-  name: string;
-}
-
-/** The petrol engine's control unit: answers services 01, 02, 03, 04, 07, 09 and 0A. */
+/** The engine's control unit: answers services 01, 02, 03, 04, 06, 07, 09 and 0A, and 19 02. */
 export class EngineUnit {
   readonly memory = new FaultMemory();
-  readonly monitors = new MonitorMemory(MONITORS);
+  readonly monitors: MonitorMemory;
   private frame: { code: string; values: Map<number, number[]> } | null = null;
   private distanceWithLamp = 0;
   private distanceSinceClear = 0;
@@ -51,19 +25,21 @@ export class EngineUnit {
 
   constructor(
     readonly engine: Engine,
-    readonly identity: Identity,
-  ) {}
+    readonly plan: CarPlan,
+  ) {
+    this.monitors = new MonitorMemory(plan.monitors);
+  }
 
   /** Tests that run all the time: circuits as soon as the ignition is on. */
   watch(): void {
     const { engine } = this;
     if (engine.mode === 'off') return;
     this.monitors.run('components');
-    this.test('P0113', engine.has('intake-temperature-unplugged'));
-    // A dead sensor is only told from a still engine when that turns.
+    for (const { fault, code, when } of TESTS_OF_FAULTS) {
+      // A dead sensor is only told from a still engine when that turns.
+      if (when === 'always' || (when === 'running' && engine.isRunning)) this.test(code, engine.has(fault));
+    }
     if (engine.isRunning) {
-      this.test('P0102', engine.has('air-flow-unplugged'));
-      this.test('P0562', engine.has('battery-weak'));
       engine.faults.forEach((f) => {
         if (f.kind === 'coil') this.test(`P035${f.cylinder}`, true);
       });
@@ -76,16 +52,21 @@ export class EngineUnit {
     this.watch();
     this.monitors.run('misfire');
     let missing = 0;
-    for (let cylinder = 1; cylinder <= engine.options.cylinders; cylinder++) {
+    for (let cylinder = 1; cylinder <= engine.options.plan.cylinders; cylinder++) {
       const isMissing = engine.misfireRate(cylinder) > 0.02;
       if (isMissing) missing++;
       this.test(`P030${cylinder}`, isMissing);
     }
     this.test('P0300', missing > 0 && engine.misfireRateTotal() > 0.3);
-    if (engine.sense().isClosedLoop && engine.mode === 'idle') {
+    for (const { fault, code, when } of TESTS_OF_FAULTS)
+      if (when === engine.mode || (when === 'warm-idle' && engine.mode === 'idle' && engine.coolantNow > 55))
+        this.test(code, engine.has(fault));
+    const isSteered = engine.sense().isClosedLoop && (engine.mode === 'idle' || engine.mode === 'cruise');
+    if (isSteered) {
       this.monitors.run('fuel');
       const { shortTrim, longTrim } = engine.sense();
       this.test('P0171', shortTrim + longTrim > 20);
+      this.test('P0172', shortTrim + longTrim < -14);
     }
   }
 
@@ -112,7 +93,7 @@ export class EngineUnit {
       const sensed = this.engine.sense();
       this.frame = {
         code,
-        values: new Map(FROZEN_PIDS.filter((p) => p !== 0x02).map((p) => [p, this.live(p, sensed)])),
+        values: new Map(this.plan.frozenPids.filter((p) => p !== 0x02).map((p) => [p, this.live(p, sensed)])),
       };
     }
   }
@@ -134,6 +115,8 @@ export class EngineUnit {
         return [this.codeList(0x4a, 'permanent')];
       case 0x04:
         return [this.clear()];
+      case 0x06:
+        return testResults(this.engine, rest);
       case 0x09:
         return this.information(rest[0] ?? 0);
       case 0x19:
@@ -185,7 +168,7 @@ export class EngineUnit {
   }
 
   private currentBytes(pid: number, sensed: Sensed): number[] | null {
-    const all = [0x01, ...LIVE_PIDS, 0x41];
+    const all = [0x01, ...this.plan.livePids, 0x41];
     if (isSupportPid(pid)) {
       const later = all.some((p) => p > pid + 0x20);
       const bitmap = supportBitmap(pid, [...all, ...(later ? [pid + 0x20] : [])]);
@@ -195,11 +178,11 @@ export class EngineUnit {
       return encodeMonitorBytes({
         lampOn: pid === 0x01 && this.memory.isLampOn,
         storedCodes: pid === 0x01 ? this.memory.codes('confirmed').length : 0,
-        ignition: 'spark',
+        ignition: this.plan.ignition,
         monitors: this.monitors.status(pid === 0x01 ? 'since-clear' : 'this-cycle'),
       });
     }
-    return (LIVE_PIDS as readonly number[]).includes(pid) ? this.live(pid, sensed) : null;
+    return this.plan.livePids.includes(pid) ? this.live(pid, sensed) : null;
   }
 
   private live(pid: number, s: Sensed): number[] {
@@ -222,18 +205,32 @@ export class EngineUnit {
       0x1c: [6],
       0x1f: [s.runTime],
       0x21: [this.distanceWithLamp],
+      0x23: [s.rail],
+      0x2c: [s.egrCommand],
+      0x2d: [s.egrCommand > 0 ? ((s.egrActual - s.egrCommand) / s.egrCommand) * 100 : 0],
       0x2e: [s.purge],
-      0x2f: [62],
+      0x2f: [s.fuelLevel],
       0x30: [this.warmUps],
       0x31: [this.distanceSinceClear],
+      0x32: [s.tankPressure],
       0x33: [s.airPressure],
+      0x3c: [s.catalyst],
       0x42: [s.volts],
+      0x44: [s.lambdaCommand],
       0x45: [s.throttle - 12],
       0x46: [s.outside],
-      0x49: [s.pedal + 15],
-      0x4a: [s.pedal / 2 + 7.5],
-      0x4c: [s.throttle - 12],
-      0x51: [1],
+      0x49: [s.pedalD],
+      0x4a: [s.pedalE],
+      0x4c: [s.throttleCommand],
+      0x51: [this.plan.ignition === 'spark' ? 1 : 4],
+      0x5c: [s.oil],
+      0x65: [null, null, null, s.isGlowing ? 1 : 0],
+      0x69: [s.egrCommand, s.egrActual, null, null, null, null],
+      0x6d: [s.railTarget, s.rail, 40, null, null, null],
+      0x70: [s.boostTarget, s.manifold, null, null],
+      0x78: [s.exhaustHeat, s.exhaustHeat * 0.9, null, null],
+      0x7a: [s.filterDrop, null, null],
+      0x7c: [s.exhaustHeat * 0.88, s.exhaustHeat * 0.84, null, null],
     };
     return encodeParameter(pid, values[pid] ?? []);
   }
@@ -245,8 +242,8 @@ export class EngineUnit {
       if (pairs[i + 1] !== 0) continue;
       if (pid === 0x02) body.push(pid, 0, ...(this.frame ? encodeTroubleCode(this.frame.code) : [0, 0]));
       else if (isSupportPid(pid)) {
-        const later = FROZEN_PIDS.some((p) => p > pid + 0x20);
-        const bitmap = supportBitmap(pid, [...FROZEN_PIDS, ...(later ? [pid + 0x20] : [])]);
+        const later = this.plan.frozenPids.some((p) => p > pid + 0x20);
+        const bitmap = supportBitmap(pid, [...this.plan.frozenPids, ...(later ? [pid + 0x20] : [])]);
         if (bitmap.some((b) => b !== 0)) body.push(pid, 0, ...bitmap);
       } else {
         const bytes = this.frame?.values.get(pid);
@@ -263,20 +260,20 @@ export class EngineUnit {
       case 0x00:
         return [[0x49, 0x00, ...supportBitmap(0, [0x02, 0x04, 0x06, 0x0a])]];
       case 0x02:
-        return [[0x49, 0x02, 1, ...padded(this.identity.vin, 17)]];
+        return [[0x49, 0x02, 1, ...padded(this.plan.identity.vin, 17)]];
       case 0x04:
-        return [[0x49, 0x04, 1, ...padded(this.identity.calibrationId, 16)]];
+        return [[0x49, 0x04, 1, ...padded(this.plan.identity.calibrationId, 16)]];
       case 0x06:
         return [
           [
             0x49,
             0x06,
             1,
-            ...(this.identity.verificationNumber.match(/../g) ?? []).map((h) => Number.parseInt(h, 16)),
+            ...(this.plan.identity.verificationNumber.match(/../g) ?? []).map((h) => Number.parseInt(h, 16)),
           ],
         ];
       case 0x0a:
-        return [[0x49, 0x0a, 1, ...padded(this.identity.name, 20)]];
+        return [[0x49, 0x0a, 1, ...padded(this.plan.identity.name, 20)]];
       default:
         return [];
     }

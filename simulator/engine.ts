@@ -1,12 +1,9 @@
+import type { CarPlan, Mode, ModeTarget } from './cars.ts';
 import type { Fault } from './faults.ts';
 import { seededRandom } from './random.ts';
 
-/** What the driver is doing. */
-export type Mode = 'off' | 'key-on' | 'idle' | 'raised' | 'cruise' | 'hill';
-
 export interface EngineOptions {
-  displacement: number;
-  cylinders: number;
+  plan: CarPlan;
   /** Outside air, °C; air pressure, kPa. */
   outside: number;
   airPressure: number;
@@ -19,53 +16,57 @@ export interface Sensed {
   rpm: number;
   speed: number;
   coolant: number;
+  oil: number;
   intake: number;
   outside: number;
   manifold: number;
+  boostTarget: number;
   airPressure: number;
   airFlow: number;
   throttle: number;
+  throttleCommand: number;
   pedal: number;
+  /** The two tracks of the pedal, %. */
+  pedalD: number;
+  pedalE: number;
   load: number;
   shortTrim: number;
   longTrim: number;
+  lambdaCommand: number;
   isClosedLoop: boolean;
   timing: number;
   frontOxygen: number;
   rearOxygen: number;
+  catalyst: number;
   volts: number;
   runTime: number;
   purge: number;
+  fuelLevel: number;
+  /** Pa against the air. */
+  tankPressure: number;
+  egrCommand: number;
+  egrActual: number;
+  /** kPa */
+  railTarget: number;
+  rail: number;
+  /** Pressure lost over the particulate filter, kPa, and exhaust heat before and after it, °C. */
+  filterDrop: number;
+  exhaustHeat: number;
+  isGlowing: boolean;
 }
 
 const R_AIR = 287.05;
 
-/** Targets of each mode for a sound, warm engine. */
-const MODES: Record<
-  Exclude<Mode, 'off' | 'key-on'>,
-  {
-    rpm: number;
-    manifold: number;
-    throttle: number;
-    pedal: number;
-    speed: number;
-    ve: number;
-    timing: number;
-  }
-> = {
-  idle: { rpm: 740, manifold: 32, throttle: 3, pedal: 0, speed: 0, ve: 0.72, timing: 8 },
-  raised: { rpm: 2500, manifold: 30, throttle: 9, pedal: 12, speed: 0, ve: 0.78, timing: 26 },
-  hill: { rpm: 1910, manifold: 68, throttle: 41, pedal: 52, speed: 41, ve: 0.83, timing: 18 },
-  cruise: { rpm: 2350, manifold: 58, throttle: 22, pedal: 24, speed: 82, ve: 0.84, timing: 30 },
-};
-
 /** Coolant from which the mixture is steered by the oxygen sensor, °C. */
 const CLOSED_LOOP = 45;
-const THERMOSTAT = 89;
+/** Coolant that an open thermostat still reaches, °C. */
+const OPEN_THERMOSTAT = 61;
+/** Rest of the throttle's sensor, %. */
+const THROTTLE_REST = 12;
 
 /**
- * A four-stroke petrol engine with ignition, air path, fuel correction, warm-up and charging. Readings hang
- * together because they come from one state: air by speed and density, fuel correction from the air that was
+ * A four-stroke engine, petrol or diesel, with ignition, air path, fuel correction, warm-up and charging. Readings
+ * hang together because they come from one state: air by speed and density, fuel correction from the air that was
  * not measured, speed ripple from cylinders that do not fire.
  */
 export class Engine {
@@ -75,11 +76,14 @@ export class Engine {
   private runTime = 0;
   private longTrim = 1.5;
   private time = 0;
+  /** Missed power strokes since the start, by cylinder. */
+  private readonly missed: number[];
   private readonly random: () => number;
 
   constructor(readonly options: EngineOptions) {
     this.random = seededRandom(options.seed);
     this.coolant = options.outside;
+    this.missed = Array<number>(options.plan.cylinders).fill(0);
   }
 
   get isRunning(): boolean {
@@ -90,6 +94,10 @@ export class Engine {
     return this.coolant;
   }
 
+  get isDiesel(): boolean {
+    return this.options.plan.ignition === 'compression';
+  }
+
   has(kind: Fault['kind']): boolean {
     return this.faults.some((f) => f.kind === kind);
   }
@@ -97,7 +105,10 @@ export class Engine {
   setMode(mode: Mode): void {
     const wasRunning = this.isRunning;
     this.mode = mode;
-    if (!wasRunning && this.isRunning) this.runTime = 0;
+    if (!wasRunning && this.isRunning) {
+      this.runTime = 0;
+      this.missed.fill(0);
+    }
   }
 
   /** Cools down to the air outside, as overnight. */
@@ -111,12 +122,20 @@ export class Engine {
     this.time += seconds;
     if (!this.isRunning) return;
     this.runTime += seconds;
+    const strokes = ((this.target().rpm / 60) * seconds) / 2;
+    this.missed.forEach((count, i) => (this.missed[i] = count + strokes * this.misfireRate(i + 1)));
     // First-order warm-up: about 9 minutes at cruise, slower at idle.
     const rate = this.mode === 'cruise' || this.mode === 'hill' ? 1 / 240 : 1 / 420;
     this.coolant += (105 - this.coolant) * (1 - Math.exp(-seconds * rate));
-    this.coolant = Math.min(this.coolant, THERMOSTAT);
+    const limit = this.has('thermostat-open') ? OPEN_THERMOSTAT : this.options.plan.thermostat;
+    this.coolant = Math.min(this.coolant, limit);
     const { total, isClosedLoop } = this.correction();
     if (isClosedLoop) this.longTrim += (total * 0.8 - this.longTrim) * (1 - Math.exp(-seconds / 90));
+  }
+
+  /** Missed power strokes of a cylinder since the start. */
+  missedStrokes(cylinder: number): number {
+    return Math.round(this.missed[cylinder - 1] ?? 0);
   }
 
   /** Share of its power strokes that a cylinder misses now, 0 to 1. */
@@ -134,9 +153,14 @@ export class Engine {
   /** Missed power strokes of all cylinders together, in cylinders. */
   misfireRateTotal(): number {
     let total = 0;
-    for (let cylinder = 1; cylinder <= this.options.cylinders; cylinder++)
+    for (let cylinder = 1; cylinder <= this.options.plan.cylinders; cylinder++)
       total += this.misfireRate(cylinder);
     return total;
+  }
+
+  private target(): ModeTarget {
+    const { modes } = this.options.plan;
+    return modes[this.mode === 'off' || this.mode === 'key-on' ? 'idle' : this.mode];
   }
 
   /** Share of the air that is not measured. */
@@ -147,88 +171,168 @@ export class Engine {
     return this.mode === 'idle' ? leak.share : this.mode === 'raised' ? leak.share * 0.3 : leak.share * 0.12;
   }
 
+  /** Share of the true air that a dirty sensor does not see: most under load. */
+  private blindShare(): number {
+    if (!this.has('air-flow-dirty')) return 0;
+    return this.mode === 'hill' || this.mode === 'cruise' ? 0.3 : this.mode === 'raised' ? 0.22 : 0.14;
+  }
+
   private correction(): { total: number; isClosedLoop: boolean } {
-    const isClosedLoop = this.isRunning && this.coolant > CLOSED_LOOP && !this.has('air-flow-unplugged');
-    const missed = this.leakShare();
-    const missing = this.misfireRateTotal() / this.options.cylinders;
+    const isWarm = this.coolant > CLOSED_LOOP && !this.has('coolant-sensor-open');
+    const isClosedLoop = this.isRunning && !this.isDiesel && isWarm && !this.has('air-flow-unplugged');
+    const missed = this.leakShare() + this.blindShare();
+    const missing = this.misfireRateTotal() / this.options.plan.cylinders;
+    const starved = !this.has('fuel-starved')
+      ? 0
+      : this.mode === 'idle'
+        ? 3
+        : this.mode === 'raised'
+          ? 13
+          : 24;
+    const rich = this.has('injector-leaks') ? (this.mode === 'idle' ? -19 : -13) : 0;
     // Air of cylinders that do not fire reaches the sensor as a lean mixture.
-    return { total: (missed / (1 - missed)) * 100 + missing * 22 + 1.5, isClosedLoop };
+    return {
+      total: (missed / (1 - missed)) * 100 + missing * 22 + starved + rich + 1.5,
+      isClosedLoop,
+    };
   }
 
   private jitter(size: number): number {
     return (this.random() - 0.5) * 2 * size;
   }
 
+  private voltsNow(): number {
+    if (!this.isRunning) return (this.has('battery-weak') ? 11.6 : 12.5) + this.jitter(0.02);
+    if (this.has('alternator-dead')) return 12.1 + this.jitter(0.04);
+    // The regulator lets go as it gets hot, and swings meanwhile.
+    if (this.has('regulator'))
+      return 12.6 - Math.min(0.9, this.runTime / 600) + 0.35 * Math.sin(this.time * 2.1) + this.jitter(0.05);
+    return 14.2 + this.jitter(0.05);
+  }
+
   /** One look at every sensor. */
   sense(): Sensed {
-    const { options } = this;
-    const { outside, airPressure, displacement } = options;
-    const intakeTrue =
-      outside + (this.isRunning ? Math.min(12, this.runTime / 60) : (this.coolant - outside) * 0.1);
-    const intake = this.has('intake-temperature-unplugged') ? -40 : intakeTrue;
-    if (this.mode === 'off' || this.mode === 'key-on') {
-      return {
-        rpm: 0,
-        speed: 0,
-        coolant: this.coolant,
-        intake,
-        outside,
-        manifold: airPressure,
-        airPressure,
-        airFlow: 0,
-        throttle: 12,
-        pedal: 0,
-        load: 0,
-        shortTrim: 0,
-        longTrim: this.longTrim,
-        isClosedLoop: false,
-        timing: 0,
-        frontOxygen: 0.45,
-        rearOxygen: 0.45,
-        volts: (this.has('battery-weak') ? 11.6 : 12.5) + this.jitter(0.02),
-        runTime: 0,
-        purge: 0,
-      };
-    }
-    const target = MODES[this.mode];
-    const cold = Math.max(0, Math.min(1, (70 - this.coolant) / 60));
+    const { outside, airPressure } = this.options;
+    const { isRunning, isDiesel, coolant } = this;
+    const target = this.target();
+    const intakeTrue = outside + (isRunning ? Math.min(12, this.runTime / 60) : (coolant - outside) * 0.1);
+    const cold = Math.max(0, Math.min(1, (70 - coolant) / 60));
     const rough = this.misfireRateTotal();
     const leak = this.leakShare();
-    const rpm =
-      target.rpm +
-      (this.mode === 'idle' ? 380 * cold + leak * 600 : 0) -
-      rough * 60 +
-      this.jitter(8 + rough * 70);
-    const manifold = Math.min(
-      airPressure,
-      target.manifold + 6 * cold + leak * 40 + rough * 6 + this.jitter(0.4),
-    );
-    const density = (manifold * 1000) / (R_AIR * (intakeTrue + 273.15));
-    const airTrue = target.ve * (displacement / 2000) * (rpm / 60) * density * 1000;
-    const airFlow = this.has('air-flow-unplugged') ? 0 : airTrue * (1 - leak) * (1 + this.jitter(0.015));
+    const rpm = isRunning
+      ? target.rpm +
+        (this.mode === 'idle' ? (isDiesel ? 120 : 380) * cold + leak * 600 : 0) -
+        rough * 60 +
+        this.jitter(8 + rough * 70)
+      : 0;
+    const air = this.airNow(target, rpm, intakeTrue, cold, rough, leak);
     const { total, isClosedLoop } = this.correction();
     const swing = Math.sin(this.time * 2 * Math.PI * 1.1 + this.random());
+    const isLazy = this.has('front-oxygen-lazy');
+    const slow = Math.sin(this.time * 2 * Math.PI * 0.09);
+    const pedalD = target.pedal * (isRunning ? 1 : 0) + 15;
+    const opening = isRunning ? target.throttle : 0;
+    const isStuck = this.has('throttle-sticks');
+    const rail = this.railNow();
+    const egr = isRunning && coolant > 50 ? target.recirculated * 100 : 0;
+    const egrActual = this.has('egr-stuck') && isRunning ? 62 : egr + (isRunning ? this.jitter(1) : 0);
     return {
       rpm,
-      speed: target.speed + (target.speed > 0 ? this.jitter(0.6) : 0),
-      coolant: this.coolant + this.jitter(0.3),
-      intake,
+      speed: isRunning && target.speed > 0 ? target.speed + this.jitter(0.6) : 0,
+      coolant: this.has('coolant-sensor-open') ? -40 : coolant + (isRunning ? this.jitter(0.3) : 0),
+      oil: outside + (coolant - outside) * 0.97,
+      intake: this.has('intake-temperature-unplugged') ? -40 : intakeTrue,
       outside,
-      manifold,
-      airPressure,
-      airFlow,
-      throttle: 12 + target.throttle + this.jitter(0.2),
-      pedal: target.pedal,
-      load: Math.min(100, (manifold / airPressure) * 95 * (target.ve / 0.85)),
+      manifold: this.has('pressure-stuck') ? 47 : air.manifold,
+      boostTarget: isRunning ? target.manifold : airPressure,
+      airPressure: this.has('air-pressure-wrong') ? 79 : airPressure,
+      airFlow: air.flow,
+      throttle:
+        THROTTLE_REST + (isStuck ? Math.min(opening, 4) : opening) + (isRunning ? this.jitter(0.2) : 0),
+      throttleCommand: THROTTLE_REST + opening,
+      pedal: isRunning ? target.pedal : 0,
+      pedalD,
+      pedalE: this.has('pedal-track') ? pedalD / 2 + 6 : pedalD / 2,
+      load: isRunning
+        ? isDiesel
+          ? Math.min(100, 12 + target.pedal * 0.95)
+          : Math.min(100, (air.manifold / airPressure) * 95 * (target.ve / 0.85))
+        : 0,
       shortTrim: isClosedLoop ? total - this.longTrim + swing * 2 : 0,
       longTrim: this.longTrim,
+      lambdaCommand: isClosedLoop ? 1 : 0.94,
       isClosedLoop,
-      timing: target.timing - 4 * cold + this.jitter(0.5),
-      frontOxygen: isClosedLoop ? 0.45 + 0.38 * swing : 0.2,
-      rearOxygen: this.coolant > 60 ? 0.68 + this.jitter(0.015) : 0.3,
-      volts: 14.2 + this.jitter(0.05),
-      runTime: this.runTime,
+      timing: isRunning ? target.timing - 4 * cold + this.jitter(0.5) : 0,
+      frontOxygen: !isRunning
+        ? 0.45
+        : !isClosedLoop
+          ? 0.2
+          : isLazy
+            ? 0.48 + 0.11 * slow
+            : 0.45 + 0.38 * swing,
+      rearOxygen: !isRunning
+        ? 0.45
+        : coolant <= 60
+          ? 0.3
+          : this.has('catalyst-worn')
+            ? 0.45 + 0.33 * swing
+            : 0.68 + this.jitter(0.015),
+      catalyst: isRunning
+        ? Math.min(isDiesel ? 320 : 560, outside + this.runTime * 2.2) + rough * 140
+        : outside,
+      volts: this.voltsNow(),
+      runTime: isRunning ? this.runTime : 0,
       purge: isClosedLoop && this.mode === 'cruise' ? 18 : 0,
+      fuelLevel: 62 - this.time / 6_000,
+      tankPressure: isRunning ? -120 + 40 * Math.sin(this.time / 7) : 30,
+      egrCommand: egr,
+      egrActual,
+      railTarget: rail.target,
+      rail: rail.actual,
+      filterDrop: isRunning
+        ? (this.has('filter-full') ? 7.5 : 1.1) * (rpm / 1000) ** 1.3 * (target.manifold / 100)
+        : 0,
+      exhaustHeat: isRunning ? Math.min(180 + target.pedal * 4.2, outside + this.runTime * 1.6) : outside,
+      isGlowing: this.mode === 'key-on' && isDiesel && coolant < 20,
     };
+  }
+
+  /** Pressure in the manifold, kPa, and the air that the sensor sees, g/s. */
+  private airNow(
+    target: ModeTarget,
+    rpm: number,
+    intakeTrue: number,
+    cold: number,
+    rough: number,
+    leak: number,
+  ): { manifold: number; flow: number } {
+    const { airPressure, plan } = this.options;
+    if (!this.isRunning) return { manifold: airPressure, flow: 0 };
+    const isSplit = this.has('charge-hose');
+    const boost = target.manifold - airPressure;
+    const manifold = this.isDiesel
+      ? airPressure + (isSplit && boost > 3 ? boost * 0.42 : boost) + this.jitter(0.8)
+      : Math.min(airPressure, target.manifold + 6 * cold + leak * 40 + rough * 6 + this.jitter(0.4));
+    const density = (manifold * 1000) / (R_AIR * (intakeTrue + 273.15));
+    const taken = target.ve * (plan.displacement / 2000) * (rpm / 60) * density * 1000;
+    const recirculated = this.isDiesel
+      ? this.has('egr-stuck')
+        ? 0.5
+        : this.coolant > 50
+          ? target.recirculated
+          : 0
+      : 0;
+    const fresh = taken * (1 - recirculated) * (isSplit && boost > 20 ? 1.75 : 1);
+    const seen = fresh * (1 - leak) * (1 - this.blindShare()) * (1 + this.jitter(0.015));
+    return { manifold, flow: this.has('air-flow-unplugged') ? 0 : seen };
+  }
+
+  /** Diesel rail pressure, wanted and measured, kPa. */
+  private railNow(): { target: number; actual: number } {
+    if (!this.isRunning || !this.isDiesel) return { target: 0, actual: this.isDiesel ? 600 : 0 };
+    const { rpm, pedal } = this.target();
+    const target = 24_000 + rpm * 9 + pedal * 900;
+    const share = this.has('rail-weak') ? (pedal > 20 ? 0.68 : 0.84) : 1;
+    return { target, actual: target * share * (1 + this.jitter(0.012)) };
   }
 }

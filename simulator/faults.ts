@@ -5,32 +5,69 @@ export type Fault =
   /** The coil's boot is cracked: its cylinder misses when it is wet and the engine cold or loaded. */
   | { kind: 'coil-boot'; cylinder: number }
   | { kind: 'air-flow-unplugged' }
+  /** The air flow sensor is dirty: it measures too little everywhere, most under load. */
+  | { kind: 'air-flow-dirty' }
   | { kind: 'intake-temperature-unplugged' }
+  | { kind: 'coolant-sensor-open' }
+  | { kind: 'thermostat-open' }
+  /** The manifold pressure sensor always tells the same. */
+  | { kind: 'pressure-stuck' }
   /** Air gets in behind the air flow sensor; the size is the equivalent flow at idle, share of the measured air. */
   | { kind: 'intake-leak'; share: number }
+  /** Fuel does not come as fast as it is asked for: lean, the more the engine works. */
+  | { kind: 'fuel-starved' }
+  | { kind: 'injector-leaks' }
+  | { kind: 'front-oxygen-lazy' }
+  | { kind: 'catalyst-worn' }
+  /** The pedal's second track does not keep its ratio. */
+  | { kind: 'pedal-track' }
+  | { kind: 'throttle-sticks' }
+  | { kind: 'alternator-dead' }
+  | { kind: 'air-pressure-wrong' }
   /** The battery is weak: the start pulled the voltage down, and many control units noted it. */
   | { kind: 'battery-weak' }
   /** The front left wheel's speed sensor is open: stability control is off, the instruments miss its data. */
-  | { kind: 'wheel-sensor' };
+  | { kind: 'wheel-sensor' }
+  /** Diesel: the charge air hose is split; air is measured that never arrives. */
+  | { kind: 'charge-hose' }
+  | { kind: 'egr-stuck' }
+  | { kind: 'filter-full' }
+  | { kind: 'rail-weak' }
+  | { kind: 'glow-plug' }
+  /** Motorcycle: the charging regulator fails as it gets hot. */
+  | { kind: 'regulator' };
 
 export type FaultKind = Fault['kind'];
 
+const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>> = {
+  'air-flow-unplugged': 'Air flow sensor unplugged',
+  'air-flow-dirty': 'Air flow sensor dirty',
+  'intake-temperature-unplugged': 'Intake temperature sensor unplugged',
+  'coolant-sensor-open': 'Coolant temperature sensor open',
+  'thermostat-open': 'Thermostat stuck open',
+  'pressure-stuck': 'Manifold pressure sensor stuck',
+  'intake-leak': 'Air leak behind the air flow sensor',
+  'fuel-starved': 'Fuel filter blocked',
+  'injector-leaks': 'An injector leaks',
+  'front-oxygen-lazy': 'Front oxygen sensor tired',
+  'catalyst-worn': 'Catalyst worn out',
+  'pedal-track': 'Pedal sensor: tracks disagree',
+  'throttle-sticks': 'Throttle sticks',
+  'alternator-dead': 'Alternator does not charge',
+  'air-pressure-wrong': 'Air pressure sensor wrong',
+  'battery-weak': 'Battery weak, codes in six control units',
+  'wheel-sensor': 'Wheel speed sensor front left open',
+  'charge-hose': 'Charge air hose split',
+  'egr-stuck': 'Exhaust recirculation valve stuck open',
+  'filter-full': 'Particulate filter full of soot',
+  'rail-weak': 'Rail pressure does not follow',
+  'glow-plug': 'A glow plug dead',
+  regulator: 'Charging regulator failing',
+};
+
 /** Words for a fault, for the practice screen. */
 export function faultTitle(fault: Fault): string {
-  switch (fault.kind) {
-    case 'coil':
-      return `Coil of cylinder ${fault.cylinder} dead`;
-    case 'coil-boot':
-      return `Coil boot of cylinder ${fault.cylinder} cracked`;
-    case 'air-flow-unplugged':
-      return 'Air flow sensor unplugged';
-    case 'intake-temperature-unplugged':
-      return 'Intake temperature sensor unplugged';
-    case 'intake-leak':
-      return 'Air leak behind the air flow sensor';
-    case 'battery-weak':
-      return 'Battery weak, codes in six control units';
-    case 'wheel-sensor':
-      return 'Wheel speed sensor front left open';
-  }
+  if (fault.kind === 'coil') return `Coil of cylinder ${fault.cylinder} dead`;
+  if (fault.kind === 'coil-boot') return `Coil boot of cylinder ${fault.cylinder} cracked`;
+  return TITLES[fault.kind];
 }

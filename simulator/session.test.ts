@@ -77,7 +77,7 @@ describe('a session with the stand-in', () => {
     expect(reading.monitors.filter((m) => m.span === 'since-clear').map((m) => m.unit)).toContain('7E9');
     expect(reading.identities.map((i) => i.calibrationIds)).toEqual([['TF14-E5-0231'], ['TCF14-A2']]);
     for (const pid of ['21', '30', '31', '42', '0C']) expect(currentNumber(reading, pid)).not.toBeNull();
-    expect(steps.at(-1)).toMatchObject({ done: 7, total: 7 });
+    expect(steps.at(-1)).toMatchObject({ done: 8, total: 8 });
     expect(steps.map((s) => s.done)).toEqual([...steps.map((s) => s.done)].sort((a, b) => a - b));
   });
 
@@ -95,6 +95,7 @@ describe('a session with the stand-in', () => {
       'stored conditions',
       'vehicle number and calibration',
       'lamp, self-checks and readings',
+      'on-board test results',
     ]);
     expect(reading.missing[0]?.why).toMatch(/cut/);
   });
@@ -124,7 +125,7 @@ describe('a session with the stand-in', () => {
       r.values.map((v) => `${v.service} ${v.source} ${v.pid} ${v.part ?? ''}`).sort();
     expect(pids(reading)).toEqual(pids(whole));
     // The part that was cut is as it was.
-    expect(cut.reading.missing.length).toBe(3);
+    expect(cut.reading.missing.length).toBe(4);
   });
 
   test('gone on with on another car: begun anew, never mixed', async () => {
@@ -167,7 +168,7 @@ describe('a session with the stand-in', () => {
     const { reading, fault } = await takeReading(connection);
     expect(fault).toEqual({ code: 'unable-to-connect' });
     expect(reading.codes).toEqual([]);
-    expect(reading.missing).toHaveLength(7);
+    expect(reading.missing).toHaveLength(8);
   });
 
   test('stopped by the owner: the same', async () => {
@@ -182,7 +183,7 @@ describe('a session with the stand-in', () => {
     });
     expect(fault).toEqual({ code: 'cancelled' });
     expect(reading.codes.length).toBeGreaterThan(0);
-    expect(reading.missing.length).toBe(2);
+    expect(reading.missing.length).toBe(3);
   });
 
   test.each<[string, Fault, string[]]>([

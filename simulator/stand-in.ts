@@ -7,13 +7,16 @@ import {
   type TemperamentId,
 } from './adapter.ts';
 import { EngineUnit } from './engine-unit.ts';
-import { Engine, type Mode } from './engine.ts';
+import { FINCH, type CarPlan, type Mode } from './cars.ts';
+import { Engine } from './engine.ts';
 import type { Fault } from './faults.ts';
 import { GearboxUnit } from './gearbox-unit.ts';
 import { seededRandom } from './random.ts';
-import { FINCH_UNITS, UdsUnit } from './uds-unit.ts';
+import { UdsUnit } from './uds-unit.ts';
 
 export interface StandInOptions {
+  /** Which vehicle; the hatchback if not said. */
+  car?: CarPlan;
   faults: readonly Fault[];
   seed: number;
   isWet?: boolean;
@@ -27,41 +30,6 @@ export interface StandInOptions {
   tripsBefore?: number;
 }
 
-/** The made-up Tarrow Finch 1.4, a petrol hatchback of 2012. */
-export const FINCH = {
-  displacement: 1.4,
-  cylinders: 4,
-  identity: {
-    vin: 'ZZ9TR1F46CH000302',
-    calibrationId: 'TF14-E5-0231',
-    verificationNumber: '5E1C90B7',
-    name: 'ECM-EngineControl',
-  },
-} as const;
-
-/** Which control units the Finch has, in the open format that owners bring in too. */
-export const FINCH_MODULES = {
-  format: 'pincer-module-map',
-  version: 1,
-  name: 'Tarrow Finch 1.4, 2012',
-  modules: [
-    { id: 'engine', name: 'Engine', does: 'Runs the engine.', request: '7E0', answer: '7E8' },
-    { id: 'gearbox', name: 'Gearbox', does: 'Changes the gears.', request: '7E1', answer: '7E9' },
-    { id: 'brakes', name: 'Brakes', does: 'ABS and stability control.', request: '6A0', answer: '6A8' },
-    { id: 'airbag', name: 'Airbag', does: 'Airbags and belt tensioners.', request: '6B0', answer: '6B8' },
-    { id: 'body', name: 'Body', does: 'Lights, locks, wipers.', request: '6C0', answer: '6C8' },
-    { id: 'instruments', name: 'Instruments', does: 'Gauges and lamps.', request: '6D0', answer: '6D8' },
-    { id: 'gateway', name: 'Gateway', does: 'Joins the data lines.', request: '6E0', answer: '6E8' },
-    {
-      id: 'climate',
-      name: 'Climate',
-      does: 'Air conditioning, where fitted.',
-      request: '6F0',
-      answer: '6F8',
-    },
-  ],
-} as const;
-
 /** Kilometres of an ordinary drive. */
 const TRIP_KM = 11;
 
@@ -69,32 +37,32 @@ const TRIP_KM = 11;
 export class StandIn {
   readonly engine: Engine;
   readonly unit: EngineUnit;
+  readonly plan: CarPlan;
   private readonly gearbox: GearboxUnit;
+  private readonly udsUnits: readonly UdsUnit[];
   private readonly others: readonly BusUnit[];
   private lastTime: number;
   private readonly noise: () => number;
 
   constructor(private readonly options: StandInOptions) {
+    this.plan = options.car ?? FINCH;
     this.engine = new Engine({
-      displacement: FINCH.displacement,
-      cylinders: FINCH.cylinders,
+      plan: this.plan,
       outside: options.outside ?? 11,
       airPressure: 100.4,
       isWet: options.isWet ?? true,
       seed: options.seed,
     });
     this.engine.faults = [...options.faults];
-    this.unit = new EngineUnit(this.engine, FINCH.identity);
+    this.unit = new EngineUnit(this.engine, this.plan);
     this.gearbox = new GearboxUnit(this.engine);
-    this.others = FINCH_UNITS.map((plan) => {
-      const unit = new UdsUnit(plan, this.engine);
-      return {
-        id: plan.answer,
-        request: plan.request,
-        isCommon: false,
-        answer: (request: readonly number[]) => unit.answer(request),
-      };
-    });
+    this.udsUnits = this.plan.units.map((plan) => new UdsUnit(plan, this.engine));
+    this.others = this.plan.units.map((plan, i) => ({
+      id: plan.answer,
+      request: plan.request,
+      isCommon: false,
+      answer: (request: readonly number[]) => this.udsUnits[i]?.answer(request) ?? [],
+    }));
     this.lastTime = options.clock.now();
     this.noise = seededRandom(options.seed + 1);
     this.seasoned(options.tripsBefore ?? 2);
@@ -117,12 +85,16 @@ export class StandIn {
           isCommon: true,
           answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)),
         },
-        {
-          id: '7E9',
-          request: '7E1',
-          isCommon: true,
-          answer: (request: readonly number[]) => this.gearbox.answer(request),
-        },
+        ...(this.plan.hasGearbox
+          ? [
+              {
+                id: '7E9',
+                request: '7E1',
+                isCommon: true,
+                answer: (request: readonly number[]) => this.gearbox.answer(request),
+              },
+            ]
+          : []),
         ...this.others,
       ],
       isBusAwake: () => this.engine.mode !== 'off',
@@ -164,6 +136,7 @@ export class StandIn {
     engine.setMode('off');
     engine.soak();
     unit.startTrip();
+    this.udsUnits.forEach((u) => u.startTrip());
     let worst = 0;
     const at = (mode: Mode, seconds: number) => {
       engine.setMode(mode);
@@ -175,7 +148,8 @@ export class StandIn {
     at('hill', 40);
     unit.monitors.run('oxygen-heater');
     at('cruise', 600);
-    for (const monitor of ['oxygen-sensor', 'catalyst', 'egr'] as const) unit.monitors.run(monitor);
+    const once = ['oxygen-sensor', 'catalyst', 'egr', 'boost', 'exhaust-sensor', 'nmhc-catalyst'] as const;
+    for (const monitor of once) unit.monitors.run(monitor);
     at('idle', 90);
     unit.endTrip(TRIP_KM);
     engine.setMode('key-on');

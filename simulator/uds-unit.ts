@@ -5,6 +5,8 @@ import type { Engine } from './engine.ts';
 const FAILS_NOW = 0xab;
 const FAILS_WITHOUT_LAMP = 0x2b;
 const STORED = 0x28;
+/** Bit 0 of the status byte: the test has failed at this moment. */
+const TEST_FAILED = 0x01;
 
 const code = (text: string, failureType: string, status: number): StatusCode => ({
   code: text,
@@ -12,7 +14,7 @@ const code = (text: string, failureType: string, status: number): StatusCode => 
   status,
 });
 
-interface UnitPlan {
+export interface UnitPlan {
   name: string;
   request: string;
   answer: string;
@@ -22,6 +24,7 @@ interface UnitPlan {
 
 const isWeak = (e: Engine): boolean => e.has('battery-weak');
 const isBlind = (e: Engine): boolean => e.has('air-flow-unplugged');
+const lowVoltage = (e: Engine): StatusCode[] => (isWeak(e) ? [code('U3003', '16', STORED)] : []);
 
 /** The Finch's control units beyond engine and gearbox. The climate unit of its map is not fitted in this one. */
 export const FINCH_UNITS: readonly UnitPlan[] = [
@@ -33,20 +36,15 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
       ...(e.has('wheel-sensor') ? [code('C0031', '13', FAILS_NOW)] : []),
       // Without a weighed air flow the engine’s torque is not known, and stability control switches off.
       ...(isBlind(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []),
-      ...(isWeak(e) ? [code('U3003', '16', STORED)] : []),
+      ...lowVoltage(e),
     ],
   },
-  {
-    name: 'airbag',
-    request: '6B0',
-    answer: '6B8',
-    codes: (e) => (isWeak(e) ? [code('U3003', '16', STORED)] : []),
-  },
+  { name: 'airbag', request: '6B0', answer: '6B8', codes: lowVoltage },
   {
     name: 'body',
     request: '6C0',
     answer: '6C8',
-    codes: (e) => (isWeak(e) ? [code('U3003', '16', STORED), code('U0155', '87', STORED)] : []),
+    codes: (e) => [...lowVoltage(e), ...(isWeak(e) ? [code('U0155', '87', STORED)] : [])],
   },
   {
     name: 'instruments',
@@ -54,7 +52,7 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
     answer: '6D8',
     codes: (e) => [
       ...(e.has('wheel-sensor') ? [code('U0415', '86', FAILS_WITHOUT_LAMP)] : []),
-      ...(isWeak(e) ? [code('U3003', '16', STORED)] : []),
+      ...lowVoltage(e),
     ],
   },
   {
@@ -65,18 +63,73 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
   },
 ];
 
-/** A control unit that speaks ISO 14229 only: service 19 02, and a plain refusal of everything else. */
+const isDown = (e: Engine): boolean => e.has('charge-hose') || e.has('rail-weak');
+
+/** The van’s: an engine that gives less torque than it says makes the stability unit complain. */
+export const DRAY_UNITS: readonly UnitPlan[] = [
+  {
+    name: 'brakes',
+    request: '6A0',
+    answer: '6A8',
+    codes: (e) => [...(isDown(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []), ...lowVoltage(e)],
+  },
+  { name: 'steering', request: '6A1', answer: '6A9', codes: lowVoltage },
+  { name: 'body', request: '6C0', answer: '6C8', codes: lowVoltage },
+  { name: 'instruments', request: '6D0', answer: '6D8', codes: () => [] },
+];
+
+/** The motorcycle’s: a regulator that lets go is felt by every one of them. */
+export const KESTRINE_UNITS: readonly UnitPlan[] = [
+  {
+    name: 'brakes',
+    request: '6A0',
+    answer: '6A8',
+    codes: (e) => (e.has('regulator') ? [code('U3003', '16', FAILS_NOW)] : []),
+  },
+  {
+    name: 'instruments',
+    request: '6D0',
+    answer: '6D8',
+    codes: (e) =>
+      e.has('regulator') ? [code('U3003', '16', FAILS_WITHOUT_LAMP), code('U0121', '87', STORED)] : [],
+  },
+  {
+    name: 'suspension',
+    request: '6D1',
+    answer: '6D9',
+    codes: (e) => (e.has('regulator') ? [code('U3003', '16', STORED)] : []),
+  },
+];
+
+/** A control unit that speaks ISO 14229 only: services 19 02 and 14, and a plain refusal of everything else. */
 export class UdsUnit {
+  private isCleared = false;
+
   constructor(
     private readonly plan: UnitPlan,
     private readonly engine: Engine,
   ) {}
 
+  /** A new trip: what the car does to it is noted again. */
+  startTrip(): void {
+    this.isCleared = false;
+  }
+
   answer(request: readonly number[]): number[][] {
     const [service, kind, mask = 0xff] = request;
     if (service === undefined) return [];
+    if (service === 0x14) {
+      if (request.length !== 4) return [[0x7f, 0x14, 0x13]];
+      if (this.engine.isRunning) return [[0x7f, 0x14, 0x22]];
+      this.isCleared = true;
+      return [[0x54]];
+    }
     if (service !== 0x19) return [[0x7f, service, 0x11]];
     if (kind !== 0x02) return [[0x7f, service, 0x12]];
-    return [encodeDtcByStatus(this.plan.codes(this.engine).filter((c) => (c.status & mask) !== 0))];
+    // What fails at this moment is back as soon as it is erased.
+    const codes = this.plan
+      .codes(this.engine)
+      .filter((c) => !this.isCleared || (c.status & TEST_FAILED) !== 0);
+    return [encodeDtcByStatus(codes.filter((c) => (c.status & mask) !== 0))];
   }
 }

@@ -1,7 +1,17 @@
-import { AdapterPort, connect, takeReading } from '@pincer/core/link';
+import { codeEntry } from '@pincer/core/codes';
+import { AdapterPort, clearUnit, connect, takeReading } from '@pincer/core/link';
 import { statusWords } from '@pincer/core/obd';
 import { readModuleMap } from '@pincer/core/vehicle';
-import { FINCH_MODULES, INSTANT_CLOCK, StandIn, type Fault, type StandInOptions } from './index.ts';
+import {
+  CARS,
+  FINCH,
+  FINCH_MODULES,
+  INSTANT_CLOCK,
+  StandIn,
+  type CarPlan,
+  type Fault,
+  type StandInOptions,
+} from './index.ts';
 
 const { modules } = FINCH_MODULES;
 
@@ -81,6 +91,89 @@ describe('the walk over the control units of a module map', () => {
     expect(fault).toEqual({ code: 'cut' });
     expect(reading.missing.map((m) => m.part)).toEqual(['codes of the other control units']);
     expect(reading.units?.map((u) => u.name)).toEqual(['Engine', 'Gearbox', 'Brakes', 'Airbag']);
+  });
+});
+
+describe('control units are cleared one by one', () => {
+  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+  const find = (id: string) => {
+    const unit = modules.find((m) => m.id === id);
+    if (!unit) throw new Error(`The map has no ${id}.`);
+    return unit;
+  };
+
+  test('what is only stored is gone; what fails now is back at once; everybody is asked again afterwards', async () => {
+    const weak = await readAll({ kind: 'battery-weak' });
+    expect(await clearUnit(weak.connection, find('body'), permit)).toEqual({ ok: true, permit });
+    const after = await takeReading(weak.connection, { units: modules });
+    expect(after.reading.codes.filter((c) => c.unit === '6C8')).toEqual([]);
+    expect(after.reading.codes.some((c) => c.unit === '6D8')).toBe(true);
+    expect(after.reading.monitors.length).toBeGreaterThan(0);
+    const open = await readAll({ kind: 'wheel-sensor' });
+    expect(await clearUnit(open.connection, find('brakes'), permit)).toMatchObject({ ok: true });
+    const again = await takeReading(open.connection, { units: modules });
+    expect(again.reading.codes.filter((c) => c.unit === '6A8').map((c) => c.code)).toEqual(['C0031']);
+  });
+
+  test('a unit that is not there, a running engine, an older car: said, and nothing else is touched', async () => {
+    const { connection, car } = await readAll({ kind: 'battery-weak' });
+    expect(await clearUnit(connection, find('climate'), permit)).toEqual({
+      ok: false,
+      why: 'it does not answer: not fitted, or asleep',
+    });
+    car.setMode('idle');
+    expect(await clearUnit(connection, find('body'), permit)).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/^it refuses/) as string,
+    });
+    const old = await readAll({ kind: 'battery-weak' }, { adapter: { isLegacy: true } });
+    expect(await clearUnit(old.connection, find('body'), permit)).toMatchObject({ ok: false });
+  });
+});
+
+describe('the other vehicles', () => {
+  const read = async (plan: CarPlan, fault: Fault | null, isWarm = true) => {
+    const car = new StandIn({
+      car: plan,
+      faults: fault ? [fault] : [],
+      seed: 7,
+      clock: INSTANT_CLOCK,
+      temperament: 'instant',
+    });
+    if (isWarm) car.warmUp();
+    const result = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
+    if (!result.ok) throw new Error(result.fault.code);
+    return (await takeReading(result.connection)).reading;
+  };
+
+  test.each(CARS.map((c) => [c.title, c] as const))(
+    '%s: sound, it has no code, and every fault sets one',
+    async (_, plan) => {
+      const sound = await read(plan, null);
+      expect(sound.missing).toEqual([]);
+      expect(sound.codes).toEqual([]);
+      expect(sound.vin).toBe(plan.identity.vin);
+      expect(sound.ignition).toBe(plan.ignition);
+      for (const fault of plan.faults.filter((f) => f.kind !== 'wheel-sensor')) {
+        const { codes } = await read(plan, fault, false);
+        expect([fault.kind, codes.length > 0]).toEqual([fault.kind, true]);
+        for (const c of codes) expect(codeEntry(c.code)).not.toBeNull();
+      }
+    },
+  );
+
+  test('its own tests with their limits: misfires by cylinder, the catalyst beyond its limit', async () => {
+    const worn = await read(FINCH, { kind: 'catalyst-worn' });
+    const catalyst = worn.values.find((v) => v.service === '06' && v.pid === '21');
+    expect(catalyst).toMatchObject({ name: 'Catalyst, bank 1: maker’s test 84' });
+    expect(Number(catalyst?.value)).toBeGreaterThan(catalyst?.max ?? Infinity);
+    const coil = await read(FINCH, { kind: 'coil', cylinder: 3 });
+    const counts = coil.values
+      .filter((v) => v.service === '06' && v.part === '0C')
+      .map((v) => Number(v.value));
+    expect(counts).toHaveLength(4);
+    expect(counts[2]).toBeGreaterThan(1_000);
+    expect(counts.filter((c) => c === 0)).toHaveLength(3);
   });
 });
 

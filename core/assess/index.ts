@@ -10,5 +10,12 @@ export {
 } from './assess.ts';
 export { codePage, type CodePage } from './code-page.ts';
 export { codeStateWords, explainFor, type Fact } from './facts.ts';
-export { readingView, unitName, type ReadingView, type UnitCode, type UnitView } from './reading-view.ts';
+export {
+  readingView,
+  unitName,
+  type ClearedLately,
+  type ReadingView,
+  type UnitCode,
+  type UnitView,
+} from './reading-view.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';

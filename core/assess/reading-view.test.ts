@@ -77,3 +77,20 @@ describe('a reading by control unit and state', () => {
     ]);
   });
 });
+
+describe('a memory that was cleared lately', () => {
+  const view = (values: Record<string, number>, ran?: string[]) =>
+    readingView(foldCase(makeCase(readingEntry(makeReading([], values, ran ? { ran } : {})))), CAR)
+      .clearedLately;
+
+  test('few kilometres and self-checks that have not run: said; a long time, or all of them ran: not', () => {
+    expect(view({ '31': 11, '30': 1 }, ['misfire', 'fuel', 'components'])).toMatchObject({
+      km: 11,
+      warmUps: 1,
+    });
+    expect(view({ '31': 2_400 }, ['misfire', 'fuel', 'components'])).toBeNull();
+    expect(view({ '31': 11 })).toBeNull();
+    expect(view({}, ['misfire'])).toBeNull();
+    expect(view({ '30': 2 }, ['misfire'])).toMatchObject({ km: null, warmUps: 2 });
+  });
+});

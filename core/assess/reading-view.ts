@@ -1,6 +1,6 @@
 import type { CaseState, EntryOf } from '@pincer/core/case';
 import { failureTypeWords } from '@pincer/core/codes';
-import { statusWords, type CodeState, type Reading } from '@pincer/core/obd';
+import { currentNumber, statusWords, type CodeState, type Reading } from '@pincer/core/obd';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { codeStateWords, explainFor } from './facts.ts';
 
@@ -31,6 +31,28 @@ export interface ReadingView {
   units: UnitView[];
   /** Codes of the reading before that are no longer there. */
   gone: { code: string; title: string; name: string }[];
+  /** Set when the memory was cleared so lately that what is missing says little. */
+  clearedLately: ClearedLately | null;
+}
+
+export interface ClearedLately {
+  /** Kilometres and warm-ups since the last clear, as the car counts them. */
+  km: number | null;
+  warmUps: number | null;
+  /** Self-checks that have not run since. */
+  waiting: number;
+}
+
+/** Up to here most self-checks that need special conditions will hardly have run. */
+const LATELY = { km: 100, warmUps: 5 } as const;
+
+/** Whether the memory was cleared lately (service 01 readings 31 and 30), as on a car got ready for sale. */
+function clearedLately(reading: Reading): ClearedLately | null {
+  const km = currentNumber(reading, '31');
+  const warmUps = currentNumber(reading, '30');
+  const waiting = reading.monitors.filter((m) => m.span === 'since-clear' && !m.complete).length;
+  const isLately = km !== null ? km <= LATELY.km : warmUps !== null && warmUps <= LATELY.warmUps;
+  return isLately && waiting > 0 ? { km, warmUps, waiting } : null;
 }
 
 const RANK: Readonly<Record<CodeState, number>> = { confirmed: 0, permanent: 1, pending: 2, history: 3 };
@@ -47,7 +69,7 @@ export function unitName(reading: Reading, unit: string): string {
 /** What the latest reading holds, by control unit and state, and what has changed since the one before. */
 export function readingView(state: CaseState, vehicle: Vehicle): ReadingView {
   const latest = state.latestReading;
-  if (!latest) return { units: [], gone: [] };
+  if (!latest) return { units: [], gone: [], clearedLately: null };
   const earlier = state.readings.filter(
     (r) => r !== latest && r.id !== latest.continues && r.via === latest.via,
   );
@@ -85,6 +107,7 @@ export function readingView(state: CaseState, vehicle: Vehicle): ReadingView {
       ...silent,
     ],
     gone: before === null ? [] : goneSince(before, reading, ids, vehicle),
+    clearedLately: clearedLately(reading),
   };
 }
 

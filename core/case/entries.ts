@@ -125,6 +125,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** The stored reading that was read back before anything was erased. */
     afterReading: z.string().regex(/^ent_/),
     outcome: z.enum(['agreed', 'refused', 'failed']),
+    /** The control unit that was cleared by itself: its answer id and name; all that the standard reaches without it. */
+    unit: z.object({ answer: z.string(), name: z.string() }).optional(),
     message: z.string().optional(),
   }),
   /** A drive after a clear or a repair. */

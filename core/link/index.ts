@@ -24,6 +24,7 @@ export { AdapterPort, type Reply } from './port.ts';
 export {
   RESUME_WITHIN_MS,
   clearCodes,
+  clearUnit,
   connect,
   resumeReading,
   takeReading,

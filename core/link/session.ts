@@ -164,6 +164,7 @@ const STEPS = [
   { id: 'frozen', step: 'Stored conditions', part: 'stored conditions' },
   { id: 'identity', step: 'Identity', part: 'vehicle number and calibration' },
   { id: 'values', step: 'Lamp, self-checks and readings', part: 'lamp, self-checks and readings' },
+  { id: 'tests', step: 'On-board test results', part: 'on-board test results' },
   { id: 'units', step: 'The other control units', part: 'codes of the other control units' },
 ] as const;
 type StepId = (typeof STEPS)[number]['id'];
@@ -210,6 +211,7 @@ function without(reading: Reading, parts: ReadonlySet<StepId>): Reading {
     values: rest.values.filter(
       (v) =>
         !(lacks('values') && v.service === '01') &&
+        !(lacks('tests') && v.service === '06') &&
         // The vehicle number is asked for anew in any case.
         !(v.service === '09' && (lacks('identity') || v.pid === '02')),
     ),
@@ -371,6 +373,19 @@ class ReadingRun {
     );
   }
 
+  /** Results of the car's own tests with their limits (service 06): the lists first, then monitor by monitor. */
+  private async tests(): Promise<void> {
+    if (this.connection.isCan) await this.ask('060020406080A0');
+    for (let base = 0; base <= 0xa0 && this.unionSupported('06').size === 0 && !this.fault; base += 0x20) {
+      await this.ask(`06${hexByte(base)}`);
+      if (!this.unionSupported('06').has(base + 0x20)) break;
+    }
+    for (const monitor of [...this.unionSupported('06')].sort((a, b) => a - b)) {
+      if (this.fault) return;
+      if (!isSupportPid(monitor)) await this.ask(`06${hexByte(monitor)}`);
+    }
+  }
+
   /**
    * Walks the control units of the module map: each is addressed by itself, its codes are read with their status bytes
    * (ISO 14229-1 service 19 02, every status), and the adapter is set back to asking all. A unit that does not answer
@@ -495,4 +510,38 @@ export async function clearCodes(
   const refused = answers.filter((a) => a.payload[0] === 0x7f).map((a) => a.source);
   if (agreed.length + refused.length === 0) return { ok: false, fault: faults[0] ?? { code: 'no-data' } };
   return { ok: true, agreed, refused, permit };
+}
+
+/**
+ * Sends service 14 to one control unit of the module map: erases all of its codes (ISO 14229-1, 11.2). Needs the same
+ * permit as service 04. The adapter is set back to asking all control units.
+ * @returns whether the unit agreed, or why not in plain words.
+ */
+export async function clearUnit(
+  connection: Connection,
+  unit: ReachableUnit,
+  permit: ClearPermit,
+  options: Options = {},
+): Promise<{ ok: true; permit: ClearPermit } | { ok: false; why: string }> {
+  const send = (text: string) => connection.port.send(text, { timeoutMs: SEARCH_MS, signal: options.signal });
+  if (!connection.isCan)
+    return { ok: false, why: 'the older protocol reaches only the engine’s own services' };
+  try {
+    for (const command of [...headerCommands(unit.request), `ATCRA${unit.answer}`]) {
+      const reply = await send(command);
+      if (!reply.ok) return { ok: false, why: faultWords(reply.fault).sentence };
+      if (reply.lines.some((l) => l.trim() === '?'))
+        return { ok: false, why: 'the adapter cannot address single control units' };
+    }
+    const reply = await send('14FFFFFF');
+    if (!reply.ok) return { ok: false, why: faultWords(reply.fault).sentence };
+    const { answers } = interpretLines(reply.lines.map((text) => ({ text })));
+    const answer = answers.find((a) => a.source === unit.answer);
+    if (answer?.payload[0] === 0x54) return { ok: true, permit };
+    if (!answer) return { ok: false, why: 'it does not answer: not fitted, or asleep' };
+    return { ok: false, why: `it refuses: ${negativeResponseText(answer.payload[2] ?? 0)}` };
+  } finally {
+    const all = unit.request.length === 8 ? FUNCTIONAL_29_BIT : FUNCTIONAL;
+    for (const command of ['ATAR', ...headerCommands(all)]) await send(command);
+  }
 }

@@ -1,3 +1,4 @@
+import { testName } from './test-names.ts';
 import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
 import { decodeMonitorBytes, monitorRows } from './monitors.ts';
 import {
@@ -300,8 +301,11 @@ export class ReadingBuilder {
   private addTests(answer: Answer): void {
     const { payload, source } = answer;
     const first = payload[1] ?? 0;
-    if (isSupportPid(first) && payload.length === 6)
-      return this.addSupport('06', source, first, payload.slice(2));
+    if (isSupportPid(first) && (payload.length - 1) % 5 === 0) {
+      for (let at = 1; at < payload.length; at += 5)
+        this.addSupport('06', source, payload[at] ?? 0, payload.slice(at + 1, at + 5));
+      return;
+    }
     if (!answer.isCan) return this.addLegacyTest(answer);
     let at = 1;
     for (; at + 9 <= payload.length; at += 9) {
@@ -312,7 +316,7 @@ export class ReadingBuilder {
         service: '06',
         pid: hexByte(mid),
         part: hexByte(test),
-        name: `On-board test ${hexByte(mid)}, ${hexByte(test)}`,
+        name: testName(mid, test),
         value,
         unit,
         source,

@@ -41,6 +41,34 @@ export interface ProofView {
   /** Self-checks that have not run since the clear. */
   waitingFor: MonitorStatus[];
   permanent: string[];
+  /** Control units that were cleared by themselves. */
+  units: UnitProof[];
+}
+
+export interface UnitProof {
+  unit: string;
+  name: string;
+  /** Codes of this unit that came back; null when it was not read since. */
+  returned: string[] | null;
+}
+
+/** What became of each control unit that was cleared by itself. */
+function unitProofs(state: CaseState): UnitProof[] {
+  const last = new Map<string, EntryOf<'clear'>>();
+  for (const c of state.clears) if (c.outcome === 'agreed' && c.unit) last.set(c.unit.answer, c);
+  return [...last.values()].map((clear) => {
+    const { answer = '', name = '' } = clear.unit ?? {};
+    const mine = (r: EntryOf<'reading'> | undefined) =>
+      (r?.reading.codes ?? []).filter((c) => c.unit === answer).map((c) => c.code);
+    const was = new Set(mine(state.readings.find((r) => r.id === clear.afterReading)));
+    const later = state.readings.filter(
+      (r) =>
+        orderOf(state, r.id) > orderOf(state, clear.id) &&
+        r.reading.units?.some((u) => u.unit === answer && u.hasAnswered),
+    );
+    const returned = [...new Set(later.flatMap(mine))].filter((c) => was.has(c));
+    return { unit: answer, name, returned: later.length === 0 ? null : returned };
+  });
 }
 
 /** From which chance a fault counts as proven gone. */
@@ -51,9 +79,19 @@ const PROVEN = 0.95;
  * @param prior chance that what was done cured it.
  */
 export function proofView(state: CaseState, prior: number): ProofView {
-  const clear = state.clears.filter((c) => c.outcome === 'agreed').at(-1);
+  const clear = state.clears.filter((c) => c.outcome === 'agreed' && !c.unit).at(-1);
+  const units = unitProofs(state);
   const permanent = codesOf(state.latestReading?.reading, ['permanent']);
-  const empty = { returned: [], added: [], gone: null, trips: 0, needed: [], waitingFor: [], permanent };
+  const empty = {
+    returned: [],
+    added: [],
+    gone: null,
+    trips: 0,
+    needed: [],
+    waitingFor: [],
+    permanent,
+    units,
+  };
   if (!clear) return { status: 'not-cleared', ...empty };
   const after = (e: { at: string; id: string }) => orderOf(state, e.id) > orderOf(state, clear.id);
   const before = state.readings.find((r) => r.id === clear.afterReading);
@@ -68,7 +106,7 @@ export function proofView(state: CaseState, prior: number): ProofView {
   const last = later.at(-1)?.reading;
   const waitingFor = (last?.monitors ?? []).filter((m) => m.span === 'since-clear' && !m.complete);
   const gone = returned.length > 0 || cameBack ? 0 : goneAfter(prior, shows);
-  const base = { returned, added, gone, trips: drives.length, waitingFor, permanent };
+  const base = { returned, added, gone, trips: drives.length, waitingFor, permanent, units };
   if (returned.length > 0 || cameBack) return { status: 'returned', ...base, needed: [] };
   const needed = [0.9, 0.95, 0.99].map((level) => ({ level, trips: tripsUntil(level, prior, shows) }));
   if (later.length === 0) return { status: 'read-again', ...base, needed };

@@ -14,7 +14,7 @@ export function cameBackAfter(state: CaseState, repair: string, until: string | 
   const to = until === null ? Infinity : orderOf(state, until);
   const isWithin = (id: string) => orderOf(state, id) > from && orderOf(state, id) < to;
   if (state.drives.some((d) => d.cameBack === 'yes' && isWithin(d.id))) return true;
-  const clear = state.clears.find((c) => c.outcome === 'agreed' && isWithin(c.id));
+  const clear = state.clears.find((c) => c.outcome === 'agreed' && !c.unit && isWithin(c.id));
   if (!clear) return false;
   const before = state.readings.find((r) => r.id === clear.afterReading);
   const was = new Set(codesOf(before?.reading, FAILING));

@@ -11,8 +11,10 @@ export type ClearState =
   | { at: 'unsafe'; entry: string }
   | { at: 'stored'; permit: ClearPermit }
   | { at: 'ready'; permit: ClearPermit }
-  | { at: 'clearing'; permit: ClearPermit }
-  | { at: 'cleared'; permit: ClearPermit }
+  /** `done` holds what was cleared by this permit before, or null when this is its first clear. */
+  | { at: 'clearing'; permit: ClearPermit; unit: ClearableUnit | null; done: string[] | null }
+  /** `units`: answer ids of the control units that were cleared by themselves; `why` the last refusal of one. */
+  | { at: 'cleared'; permit: ClearPermit; units: string[]; why?: string }
   | { at: 'failed'; permit: ClearPermit; why: string };
 
 export type ClearEvent =
@@ -23,11 +25,22 @@ export type ClearEvent =
   /** The owner confirms: ignition on, engine off, and has read what a clear erases. */
   | { type: 'owner-ready' }
   | { type: 'ask-clear' }
+  /** One control unit by itself, after the standard's own clear or instead of it. */
+  | { type: 'ask-clear-unit'; unit: ClearableUnit }
   | { type: 'car-agreed' }
   | { type: 'car-refused'; why: string };
 
 export type ClearEffect =
-  { type: 'store-and-read-back'; entry: string } | { type: 'send-clear'; permit: ClearPermit };
+  | { type: 'store-and-read-back'; entry: string }
+  | { type: 'send-clear'; permit: ClearPermit }
+  | { type: 'send-clear-unit'; permit: ClearPermit; unit: ClearableUnit };
+
+/** A control unit as a module map names it. */
+export interface ClearableUnit {
+  name: string;
+  request: string;
+  answer: string;
+}
 
 export interface ClearStep {
   state: ClearState;
@@ -37,6 +50,11 @@ export interface ClearStep {
 export const CLEAR_START: ClearState = { at: 'unread' };
 
 const stay = (state: ClearState): ClearStep => ({ state, effects: [] });
+
+const unitStep = (unit: ClearableUnit, permit: ClearPermit, done: string[] | null): ClearStep => ({
+  state: { at: 'clearing', permit, unit, done },
+  effects: [{ type: 'send-clear-unit', permit, unit }],
+});
 
 /** The next state and what is to be done. Events that do not fit leave everything as it is. */
 export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
@@ -62,18 +80,31 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
     case 'stored':
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
     case 'ready':
+      if (event.type === 'ask-clear-unit') return unitStep(event.unit, state.permit, null);
       return event.type === 'ask-clear'
         ? {
-            state: { at: 'clearing', permit: state.permit },
+            state: { at: 'clearing', permit: state.permit, unit: null, done: null },
             effects: [{ type: 'send-clear', permit: state.permit }],
           }
         : stay(state);
     case 'clearing':
-      if (event.type === 'car-agreed') return stay({ at: 'cleared', permit: state.permit });
-      if (event.type === 'car-refused') return stay({ at: 'failed', permit: state.permit, why: event.why });
+      if (event.type === 'car-agreed') {
+        const units = [...(state.done ?? []), ...(state.unit ? [state.unit.answer] : [])];
+        return stay({ at: 'cleared', permit: state.permit, units });
+      }
+      if (event.type === 'car-refused') {
+        // What was cleared before stays cleared: this permit opens the standard's clear only once.
+        return state.done
+          ? stay({ at: 'cleared', permit: state.permit, units: state.done, why: event.why })
+          : stay({ at: 'failed', permit: state.permit, why: event.why });
+      }
       return stay(state);
     case 'cleared':
-      return stay(state);
+      // The record that the permit stands for holds the codes of every unit, so the others may follow.
+      // Each of them once: what comes back afterwards has to be read before it may be erased.
+      return event.type === 'ask-clear-unit' && !state.units.includes(event.unit.answer)
+        ? unitStep(event.unit, state.permit, state.units)
+        : stay(state);
     case 'failed':
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
   }

@@ -7,4 +7,5 @@ export {
   type ClearEvent,
   type ClearState,
   type ClearStep,
+  type ClearableUnit,
 } from './clear-guard.ts';

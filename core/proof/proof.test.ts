@@ -13,6 +13,8 @@ import {
   type ClearState,
 } from './index.ts';
 
+const BRAKES = { name: 'Brakes', request: '6A0', answer: '6A8' };
+
 describe('the way to a clear', () => {
   const EVENTS: ClearEvent[] = [
     { type: 'reading-taken', entry: 'ent_1', isComplete: true },
@@ -23,6 +25,7 @@ describe('the way to a clear', () => {
     { type: 'read-back', entry: 'ent_2', isSame: true },
     { type: 'owner-ready' },
     { type: 'ask-clear' },
+    { type: 'ask-clear-unit', unit: BRAKES },
     { type: 'car-agreed' },
     { type: 'car-refused', why: 'engine running' },
   ];
@@ -48,7 +51,7 @@ describe('the way to a clear', () => {
     let clears = 0;
     walk(5, (events, _, effects) => {
       for (const effect of effects) {
-        if (effect.type !== 'send-clear') continue;
+        if (effect.type === 'store-and-read-back') continue;
         clears++;
         const entry = effect.permit.readingEntryId;
         const taken = events.findIndex(
@@ -61,7 +64,7 @@ describe('the way to a clear', () => {
         expect(taken).toBeGreaterThanOrEqual(0);
         expect(readBack).toBeGreaterThan(taken);
         expect(ready).toBeGreaterThan(readBack);
-        expect(events.at(-1)?.type).toBe('ask-clear');
+        expect(events.at(-1)?.type).toBe(effect.type === 'send-clear' ? 'ask-clear' : 'ask-clear-unit');
         // A reading that only came in part, or a record that came back changed, takes the way back.
         const later = events.slice(readBack + 1);
         expect(later.some((e) => e.type === 'reading-taken')).toBe(false);
@@ -71,8 +74,12 @@ describe('the way to a clear', () => {
   });
 
   test('after a clear, only a new full reading opens the way again', () => {
-    const cleared: ClearState = { at: 'cleared', permit: { readingEntryId: 'ent_1', confirmedStored: true } };
-    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken'))
+    const cleared: ClearState = {
+      at: 'cleared',
+      permit: { readingEntryId: 'ent_1', confirmedStored: true },
+      units: [],
+    };
+    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken' && e.type !== 'ask-clear-unit'))
       expect(clearStep(cleared, event)).toEqual({ state: cleared, effects: [] });
     expect(clearStep(cleared, EVENTS[0] as ClearEvent).state).toEqual({ at: 'storing', entry: 'ent_1' });
   });
@@ -81,13 +88,15 @@ describe('the way to a clear', () => {
     const storing = clearStep(CLEAR_START, EVENTS[0] as ClearEvent).state;
     const unsafe = clearStep(storing, { type: 'read-back', entry: 'ent_1', isSame: false }).state;
     expect(unsafe).toEqual({ at: 'unsafe', entry: 'ent_1' });
-    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken'))
+    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken' && e.type !== 'ask-clear-unit'))
       expect(clearStep(unsafe, event).state).toEqual(unsafe);
   });
 
   test('a refusal may be tried again from the owner’s word on, without losing the permit', () => {
     const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
-    expect(clearStep({ at: 'clearing', permit }, { type: 'car-refused', why: 'x' }).state).toEqual({
+    expect(
+      clearStep({ at: 'clearing', permit, unit: null, done: null }, { type: 'car-refused', why: 'x' }).state,
+    ).toEqual({
       at: 'failed',
       permit,
       why: 'x',
@@ -97,6 +106,47 @@ describe('the way to a clear', () => {
       permit,
     });
     expect(clearStep({ at: 'failed', permit, why: 'x' }, { type: 'ask-clear' }).effects).toEqual([]);
+  });
+});
+
+describe('control units by themselves', () => {
+  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+  const cleared: ClearState = { at: 'cleared', permit, units: [] };
+  const ask = { type: 'ask-clear-unit', unit: BRAKES } as const;
+
+  test('after the standard’s clear each unit once, and a refusal never opens that clear again', () => {
+    const asked = clearStep(cleared, ask);
+    expect(asked.effects).toEqual([{ type: 'send-clear-unit', permit, unit: BRAKES }]);
+    const refused = clearStep(asked.state, { type: 'car-refused', why: 'engine running' }).state;
+    expect(refused).toEqual({ at: 'cleared', permit, units: [], why: 'engine running' });
+    expect(clearStep(refused, { type: 'owner-ready' }).state).toEqual(refused);
+    const done = clearStep(clearStep(refused, ask).state, { type: 'car-agreed' }).state;
+    expect(done).toEqual({ at: 'cleared', permit, units: ['6A8'] });
+    expect(clearStep(done, ask)).toEqual({ state: done, effects: [] });
+  });
+
+  test('what came back is told for each unit, and only once it was read since', () => {
+    const inBrakes = (codes: string[]) => {
+      const reading = makeReading(codes);
+      return readingEntry({
+        ...reading,
+        codes: reading.codes.map((c) => ({ ...c, unit: '6A8' })),
+        units: [{ unit: '6A8', name: 'Brakes', hasAnswered: true }],
+      });
+    };
+    const clear = {
+      kind: 'clear',
+      afterReading: 'ent_1',
+      outcome: 'agreed',
+      unit: { answer: '6A8', name: 'Brakes' },
+    } as const;
+    const units = (...more: Parameters<typeof makeCase>) =>
+      proofView(foldCase(makeCase(inBrakes(['C0031', 'U3003']), ...more)), 0.5).units;
+    expect(units()).toEqual([]);
+    expect(units(clear)).toEqual([{ unit: '6A8', name: 'Brakes', returned: null }]);
+    expect(units(clear, inBrakes(['C0031']))).toEqual([{ unit: '6A8', name: 'Brakes', returned: ['C0031'] }]);
+    expect(units(clear, readingEntry(makeReading([])))).toMatchObject([{ returned: null }]);
+    expect(proofView(foldCase(makeCase(inBrakes(['C0031']), clear)), 0.5).status).toBe('not-cleared');
   });
 });
 

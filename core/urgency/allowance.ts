@@ -70,7 +70,7 @@ export function driveAllowance(facts: UrgencyFacts): Allowance {
       ? {
           level: without,
           title: allowanceWords(without).title,
-          once: deciding.map((r) => r.once).join(' and '),
+          once: [...new Set(deciding.map((r) => r.once))].join(' and '),
         }
       : null,
   };

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { assess } from '@pincer/core/assess';
 import { readCaseData } from '@pincer/core/case';
 import { readModuleMap, readVin } from '@pincer/core/vehicle';
-import { FINCH_MODULES } from '@pincer/simulator';
+import { DRAY_MODULES, FINCH_MODULES, KESTRINE_MODULES } from '@pincer/simulator';
 import { demoLogbook } from '../demo-data.ts';
 import { caseFileJsonSchema } from '../case-schema.ts';
 
@@ -20,9 +20,13 @@ describe('what is generated is up to date', () => {
     );
   });
 
-  test('the example module map is that of the stand-in', () => {
-    const text = readFileSync(join(ROOT, 'docs/examples/finch.modules.json'), 'utf8');
-    expect(readModuleMap(text)).toEqual({ ok: true, map: FINCH_MODULES });
+  test.each([
+    ['finch', FINCH_MODULES],
+    ['dray', DRAY_MODULES],
+    ['kestrine', KESTRINE_MODULES],
+  ])('the example module map of the %s is that of the stand-in', (id, map) => {
+    const text = readFileSync(join(ROOT, `docs/examples/${id}.modules.json`), 'utf8');
+    expect(readModuleMap(text)).toEqual({ ok: true, map });
   });
 
   test('the published schema is that of the program', () => {
@@ -33,15 +37,25 @@ describe('what is generated is up to date', () => {
 describe('the example logbook', () => {
   test('tells the harbour-town story', async () => {
     const { vehicles, files } = await demoLogbook();
-    expect(vehicles.map((v) => v.name)).toEqual(['Tarrow Finch 1.4', 'Ostler Dray 2.2 D', 'Kestrine 650']);
-    expect(readVin(vehicles[0]?.vin ?? '')).toMatchObject({ ok: true, isCheckDigitRight: true });
+    expect(vehicles.map((v) => v.name)).toEqual([
+      'Tarrow Finch 1.4',
+      'Ostler Dray 2.2 D',
+      'Kestrine 650',
+      'Marlow Pippin 1.4, for sale',
+    ]);
+    for (const { vin = '' } of vehicles)
+      expect(readVin(vin)).toMatchObject({ ok: true, isCheckDigitRight: true });
     for (const file of files)
       expect(readCaseData(JSON.parse(JSON.stringify(file)))).toMatchObject({ ok: true });
     const now = new Date('2026-11-20T12:00:00Z');
-    const [open, closed] = files.map((f) => assess(f.case, f.vehicle, now));
+    const [open, closed, van, motorcycle, forSale] = files.map((f) => assess(f.case, f.vehicle, now));
     expect(open?.causes[0]?.id).toBe('coil-boot:2');
     expect(open?.allowance.level).toBe(1);
     expect(open?.facts.find((f) => f.kind === 'frame')?.detail).toMatch(/the same each time/);
+    expect(van?.causes[0]?.id).toBe('charge-hose');
+    expect(motorcycle?.causes[0]?.id).toBe('motorcycle-regulator');
+    expect(motorcycle?.groups).toHaveLength(1);
+    expect(forSale?.firstThings.length).toBeGreaterThanOrEqual(0);
     expect(closed?.proof).toMatchObject({ status: 'proven', returned: [] });
     const clears = files[1]?.case.entries.filter((e) => e.kind === 'clear') ?? [];
     expect(clears).toHaveLength(3);

@@ -66,7 +66,14 @@ const FINCH: Vehicle = {
   aspiration: 'natural',
   cylinders: 4,
 };
-const SETUP = { fault: null, seed: 7, temperament: 'quick', isWet: true, isKeyOff: false } as const;
+const SETUP = {
+  car: 'finch',
+  fault: null,
+  seed: 7,
+  temperament: 'quick',
+  isWet: true,
+  isKeyOff: false,
+} as const;
 
 const seat = (fault: Fault | null) => {
   car = new StandIn({ faults: fault ? [fault] : [], seed: 7, clock, temperament: 'instant' });

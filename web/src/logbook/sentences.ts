@@ -72,7 +72,9 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
     }
     case 'clear':
       return entry.outcome === 'agreed'
-        ? 'Cleared; the car agreed.'
+        ? entry.unit
+          ? `Cleared: ${entry.unit.name}; it agreed.`
+          : 'Cleared; the car agreed.'
         : `Clear ${entry.outcome}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;

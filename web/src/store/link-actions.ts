@@ -3,16 +3,24 @@ import {
   AdapterPort,
   RESUME_WITHIN_MS,
   clearCodes,
+  clearUnit,
   connect,
   faultWords,
   resumeReading,
   takeReading,
+  type Connection,
   type LinkFault,
   type LinkKind,
   type ReadProgress,
   type Transport,
 } from '@pincer/core/link';
-import { CLEAR_START, clearStep, type ClearEvent, type ClearState } from '@pincer/core/proof';
+import {
+  CLEAR_START,
+  clearStep,
+  type ClearEffect,
+  type ClearEvent,
+  type ClearState,
+} from '@pincer/core/proof';
 import type { Mode } from '@pincer/simulator';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { RefusedByBridge } from '../transports/network.ts';
@@ -187,7 +195,7 @@ export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Pr
     link.stop = stop;
     const { protocol, volts } = status;
     dispatch(
-      statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 8 } }),
+      statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 9 } }),
     );
     const { cases, vehicles } = getState().logbook;
     const map = vehicles[cases[caseId]?.vehicle ?? '']?.moduleMap;
@@ -253,6 +261,10 @@ export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>
         );
         continue;
       }
+      if (effect.type === 'send-clear-unit') {
+        await dispatch(sendUnitClear(caseId, link.connection, effect));
+        continue;
+      }
       const result = await clearCodes(link.connection, effect.permit);
       const afterReading = effect.permit.readingEntryId;
       if (result.ok && result.agreed.length > 0) {
@@ -281,6 +293,28 @@ export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>
       await dispatch(guard(caseId, { type: 'car-refused', why }));
       if (!result.ok && result.fault.code === 'cut') loseLink(dispatch, link, result.fault);
     }
+  };
+}
+
+/** Clears one control unit, and records what it answered. */
+function sendUnitClear(
+  caseId: string,
+  connection: Connection,
+  { unit, permit }: Extract<ClearEffect, { type: 'send-clear-unit' }>,
+): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    const result = await clearUnit(connection, unit, permit);
+    const why = result.ok ? '' : `${unit.name}: ${result.why}.`;
+    await dispatch(
+      record(caseId, {
+        kind: 'clear',
+        afterReading: permit.readingEntryId,
+        outcome: result.ok ? 'agreed' : 'refused',
+        unit: { answer: unit.answer, name: unit.name },
+        ...(why ? { message: why } : {}),
+      }),
+    );
+    await dispatch(guard(caseId, result.ok ? { type: 'car-agreed' } : { type: 'car-refused', why }));
   };
 }
 

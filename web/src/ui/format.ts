@@ -24,6 +24,11 @@ export function percent(p: number): string {
   return `${value < 2 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
 }
 
+/** A count with its noun: `1 code`, `3 codes`. */
+export function counted(n: number, noun: string): string {
+  return `${n} ${noun}${n === 1 ? '' : 's'}`;
+}
+
 /** An amount in whole units of the owner's currency. */
 export function money(amount: number, currency: string): string {
   return `${currency}${Math.round(amount)}`;

@@ -1,6 +1,8 @@
 import type { Fault, Mode, TemperamentId } from '@pincer/simulator';
 
 export interface StandInSetup {
+  /** Id of the made-up vehicle. */
+  car: string;
   fault: Fault | null;
   seed: number;
   temperament: TemperamentId;

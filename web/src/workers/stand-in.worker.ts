@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Clock } from '@pincer/core/link';
-import { StandIn, type StandInAdapter } from '@pincer/simulator';
+import { CARS, StandIn, type StandInAdapter } from '@pincer/simulator';
 import type { StandInApi, StandInSetup, StandInState } from './stand-in-api.ts';
 
 const clock: Clock = {
@@ -33,7 +33,9 @@ const api: StandInApi = {
     const isSameCar = car !== null && JSON.stringify(setup) === JSON.stringify(next);
     adapter?.unplug();
     if (!car || !isSameCar) {
+      const plan = CARS.find((c) => c.id === next.car);
       car = new StandIn({
+        ...(plan ? { car: plan } : {}),
         faults: next.fault ? [next.fault] : [],
         seed: next.seed,
         temperament: next.temperament,

@@ -39,7 +39,7 @@ export function PlugIn() {
   const isBusy = isTalking || mine.at === 'connecting';
 
   const toStandIn = (eachProtocol = false) =>
-    dispatch(connectStandIn(record.id, standInSetup(choice), eachProtocol));
+    dispatch(connectStandIn(record.id, standInSetup(choice, vehicle), eachProtocol));
   const toReal = (kind: 'serial' | 'bluetooth' | 'network', eachProtocol = false) => {
     const { by, adapter, open } = real.ways[kind];
     return dispatch(connectReal({ caseId: record.id, by, adapter, eachProtocol }, open));
@@ -102,6 +102,7 @@ export function PlugIn() {
       <WhichTool onByHand={() => setByHand(true)} />
       <StandInAdapterChoice
         choice={choice}
+        vehicle={vehicle}
         isTalking={isTalking}
         isBusy={isBusy}
         hasTried={state.connection !== null}

@@ -1,18 +1,27 @@
 import { PlugZap } from 'lucide-react';
-import { faultTitle, type Fault, type TemperamentId } from '@pincer/simulator';
+import {
+  CARS,
+  DRAY,
+  FINCH,
+  KESTRINE,
+  faultTitle,
+  type CarPlan,
+  type Fault,
+  type TemperamentId,
+} from '@pincer/simulator';
+import type { Vehicle } from '@pincer/core/vehicle';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 
-const FAULTS: readonly { id: string; fault: Fault | null }[] = [
-  { id: 'boot', fault: { kind: 'coil-boot', cylinder: 2 } },
-  { id: 'coil-1', fault: { kind: 'coil', cylinder: 1 } },
-  { id: 'coil-3', fault: { kind: 'coil', cylinder: 3 } },
-  { id: 'air-flow', fault: { kind: 'air-flow-unplugged' } },
-  { id: 'intake-temperature', fault: { kind: 'intake-temperature-unplugged' } },
-  { id: 'leak', fault: { kind: 'intake-leak', share: 0.2 } },
-  { id: 'battery', fault: { kind: 'battery-weak' } },
-  { id: 'wheel', fault: { kind: 'wheel-sensor' } },
-  { id: 'none', fault: null },
-];
+const NONE = 'none';
+/** A fault's id within its vehicle. */
+const faultId = (fault: Fault): string =>
+  'cylinder' in fault ? `${fault.kind}-${fault.cylinder}` : fault.kind;
+
+/** The made-up vehicle that is most like the owner's. */
+function carLike(vehicle: Vehicle): CarPlan {
+  if (vehicle.kind === 'motorcycle') return KESTRINE;
+  return vehicle.fuel === 'diesel' ? DRAY : FINCH;
+}
 
 /** The adapter's temper, from plain to awkward. */
 const ADAPTERS: readonly { id: TemperamentId; title: string }[] = [
@@ -26,29 +35,48 @@ const ADAPTERS: readonly { id: TemperamentId; title: string }[] = [
 ];
 
 export interface StandInChoice {
-  fault: string;
+  /** Id of the made-up vehicle; null for the one most like the owner's. */
+  car: string | null;
+  /** Id of the fault; null for the vehicle's first. */
+  fault: string | null;
   temperament: TemperamentId;
   /** The key was left off, as one does. */
   isKeyOff: boolean;
 }
-export const STAND_IN_START: StandInChoice = { fault: 'boot', temperament: 'quick', isKeyOff: false };
+export const STAND_IN_START: StandInChoice = {
+  car: null,
+  fault: null,
+  temperament: 'quick',
+  isKeyOff: false,
+};
 export const isStandInChoice = (v: unknown): v is StandInChoice =>
-  typeof v === 'object' && v !== null && 'fault' in v && 'temperament' in v && 'isKeyOff' in v;
+  typeof v === 'object' && v !== null && 'car' in v && 'fault' in v && 'temperament' in v && 'isKeyOff' in v;
+
+const carOf = (choice: StandInChoice, vehicle: Vehicle): CarPlan =>
+  CARS.find((c) => c.id === choice.car) ?? carLike(vehicle);
+
+function faultOf({ fault }: StandInChoice, car: CarPlan): Fault | null {
+  if (fault === NONE) return null;
+  return car.faults.find((f) => faultId(f) === fault) ?? car.faults[0] ?? null;
+}
 
 /** The setup of the stand-in for a choice. */
-export function standInSetup({ fault, temperament, isKeyOff }: StandInChoice) {
+export function standInSetup(choice: StandInChoice, vehicle: Vehicle) {
+  const car = carOf(choice, vehicle);
   return {
-    fault: FAULTS.find((f) => f.id === fault)?.fault ?? null,
+    car: car.id,
+    fault: faultOf(choice, car),
     seed: 7,
-    temperament,
+    temperament: choice.temperament,
     isWet: true,
-    isKeyOff,
+    isKeyOff: choice.isKeyOff,
   };
 }
 
 /** A made-up car in this page, for trying everything out without one. */
 export function StandInAdapterChoice({
   choice,
+  vehicle,
   isTalking,
   isBusy,
   hasTried,
@@ -56,35 +84,54 @@ export function StandInAdapterChoice({
   onConnect,
 }: {
   choice: StandInChoice;
+  vehicle: Vehicle;
   isTalking: boolean;
   isBusy: boolean;
   hasTried: boolean;
   onChoose: (choice: StandInChoice) => void;
   onConnect: (andRead: boolean) => void;
 }) {
+  const car = carOf(choice, vehicle);
+  const fault = faultOf(choice, car);
   return (
     <section aria-labelledby="adapter" className={`${SHEET} p-4`}>
       <h3 id="adapter" className="flex items-center gap-2 text-lg">
         <PlugZap size={22} aria-hidden="true" /> Stand-in adapter
       </h3>
       <p className="text-ink-2">
-        A made-up Tarrow Finch with an adapter in its socket, inside this page. It speaks the same bytes as a
-        real one.
+        A made-up vehicle with an adapter in its socket, inside this page. It speaks the same bytes as a real
+        one.
       </p>
-      <div className="mt-3 grid items-end gap-3 sm:grid-cols-[1fr_190px_auto]">
+      <div className="mt-3 grid items-end gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_170px]">
+        <label className="block">
+          <span className="font-semibold">Made-up vehicle</span>
+          <select
+            className={FIELD}
+            value={car.id}
+            disabled={isTalking}
+            onChange={(e) => onChoose({ ...choice, car: e.target.value, fault: null })}
+          >
+            {CARS.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.title}
+              </option>
+            ))}
+          </select>
+        </label>
         <label className="block">
           <span className="font-semibold">What is wrong with it</span>
           <select
             className={FIELD}
-            value={choice.fault}
+            value={fault ? faultId(fault) : NONE}
             disabled={isTalking}
             onChange={(e) => onChoose({ ...choice, fault: e.target.value })}
           >
-            {FAULTS.map((f) => (
-              <option key={f.id} value={f.id}>
-                {f.fault ? faultTitle(f.fault) : 'Nothing'}
+            {car.faults.map((f) => (
+              <option key={faultId(f)} value={faultId(f)}>
+                {faultTitle(f)}
               </option>
             ))}
+            <option value={NONE}>Nothing</option>
           </select>
         </label>
         <label className="block">

@@ -9,7 +9,7 @@ import { useCase } from '../case-context.ts';
 
 /** The way to a clear. Without a full reading that storage has given back there is no button to press. */
 export function ClearGuard() {
-  const { record, state, assessment } = useCase();
+  const { record, state, assessment, vehicle } = useCase();
   const clear = useAppSelector((s) => clearStateOf(s, record.id));
   const isConnected = useAppSelector((s) => s.link.caseId === record.id && s.link.status.at === 'talking');
   const dispatch = useAppDispatch();
@@ -17,6 +17,11 @@ export function ClearGuard() {
     assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
   const reading =
     'permit' in clear ? state.readings.find((r) => r.id === clear.permit.readingEntryId) : undefined;
+  // In the order of the map: what others depend on stands first there. The engine’s own services clear these two.
+  const otherUnits = (vehicle.moduleMap?.modules ?? []).filter(
+    (m) =>
+      m.answer !== '7E8' && m.answer !== '7E9' && reading?.reading.codes.some((c) => c.unit === m.answer),
+  );
   const isRepaired = state.repairs.length > 0;
   // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
   const holding = isRepaired ? gates.filter((g) => g.id === 'inspection') : gates;
@@ -74,8 +79,51 @@ export function ClearGuard() {
             comes first.
           </Notice>
         ) : null}
-        {clear.at === 'clearing' ? <p role="status">Clearing…</p> : null}
+        {clear.at === 'clearing' ? (
+          <p role="status">{clear.unit ? `Clearing: ${clear.unit.name}…` : 'Clearing…'}</p>
+        ) : null}
+        {clear.at === 'cleared' && clear.why ? (
+          <Notice title="That control unit was not cleared." tone="strong">
+            {clear.why}
+          </Notice>
+        ) : null}
       </div>
+      {otherUnits.length > 0 && (clear.at === 'cleared' || clear.at === 'ready') ? (
+        <div className="space-y-2">
+          <h4 className="font-semibold">Control unit by control unit</h4>
+          <p className="text-[15px] text-ink-2">
+            One unit’s code can hold another’s, and a clear of the engine does not reach these. Take them in
+            this order, then read again; what fails now is back at once.
+          </p>
+          <ul className="space-y-2">
+            {otherUnits.map((unit) => {
+              const isDone = clear.at === 'cleared' && clear.units.includes(unit.answer);
+              const codes = reading?.reading.codes.filter((c) => c.unit === unit.answer) ?? [];
+              return (
+                <li key={unit.answer} className="flex flex-wrap items-center justify-between gap-2">
+                  <span>
+                    <b>{unit.name}</b>{' '}
+                    <span className="font-mono">{[...new Set(codes.map((c) => c.code))].join(', ')}</span>
+                    {unit.id === 'airbag' ? (
+                      <span className="block text-[15px] text-ink-2">
+                        Airbags are licensed work: a code that comes back is for them, not for another clear.
+                      </span>
+                    ) : null}
+                  </span>
+                  <button
+                    type="button"
+                    className={BUTTON.plain}
+                    disabled={!isConnected || isDone || holding.length > 0}
+                    onClick={() => void dispatch(guard(record.id, { type: 'ask-clear-unit', unit }))}
+                  >
+                    {isDone ? 'Cleared' : `Clear ${unit.name.toLowerCase()}`}
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      ) : null}
       {clear.at === 'stored' || clear.at === 'failed' || clear.at === 'ready' ? (
         <>
           {holding.length > 0 ? (

@@ -114,6 +114,32 @@ function nextThing(
 }
 
 function Outcome({ proof }: { proof: ProofView }) {
+  return (
+    <>
+      <EngineOutcome proof={proof} />
+      {proof.units.length > 0 ? (
+        <ul className="space-y-1">
+          {proof.units.map((u) => (
+            <li key={u.unit}>
+              <b>{u.name}:</b>{' '}
+              {u.returned === null ? (
+                'cleared, not read since.'
+              ) : u.returned.length === 0 ? (
+                'nothing came back.'
+              ) : (
+                <>
+                  came back: <span className="font-mono">{u.returned.join(', ')}</span>.
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </>
+  );
+}
+
+function EngineOutcome({ proof }: { proof: ProofView }) {
   if (proof.status === 'not-cleared')
     return <p className="text-ink-2">Nothing was cleared in this case yet.</p>;
   if (proof.status === 'read-again') return <p className="text-ink-2">Cleared, and not read since.</p>;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { readingView } from '@pincer/core/assess';
+import { readingView, type ClearedLately } from '@pincer/core/assess';
 import type { ReadValue, Reading } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
@@ -8,7 +8,7 @@ import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
-import { figure, moment } from '../../ui/format.ts';
+import { counted, figure, moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
@@ -24,6 +24,7 @@ export function Read() {
   const link = useAppSelector((s) => s.link);
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const latest = state.latestReading;
+  const view = readingView(state, vehicle);
   const canRead = mine.at === 'talking';
   const begun = canRead ? cutReading(record, new Date()) : null;
   const [isByHand, setByHand] = useState(false);
@@ -35,7 +36,7 @@ export function Read() {
         latest
           ? {
               title: 'Next: what it means',
-              detail: `${new Set(latest.reading.codes.map((c) => c.code)).size} codes read.`,
+              detail: `${counted(new Set(latest.reading.codes.map((c) => c.code)).size, 'code')} read.`,
               to: `/case/${record.id}/meaning`,
             }
           : canRead
@@ -124,7 +125,10 @@ export function Read() {
               came is kept; {begun ? 'go on where it was cut' : 'connect and read again for the rest'}.
             </Notice>
           ) : null}
-          <CodesByUnit view={readingView(state, vehicle)} reading={latest.reading} />
+          {view.clearedLately ? (
+            <ClearedNotice {...view.clearedLately} wasHere={state.clears.length > 0} />
+          ) : null}
+          <CodesByUnit view={view} reading={latest.reading} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Frames reading={latest.reading} />
             <Monitors reading={latest.reading} />
@@ -134,6 +138,23 @@ export function Read() {
         </>
       ) : null}
     </StationPage>
+  );
+}
+
+/** What a memory that was cleared a few kilometres ago hides. */
+function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasHere: boolean }) {
+  const since = [
+    km === null ? null : `${figure(km)} km`,
+    warmUps === null ? null : counted(warmUps, 'warm-up'),
+  ].filter((s) => s !== null);
+  return (
+    <Notice title={`The memory was cleared ${since.join(' and ')} ago.`} tone="strong">
+      {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so a code that is not
+      here is no proof of a sound car.{' '}
+      {wasHere
+        ? 'You cleared it in this case; Prove says what still has to run.'
+        : 'If somebody wants to sell it to you: ask what was cleared and why, and read again after 100 km.'}
+    </Notice>
   );
 }
 
