@@ -20,6 +20,10 @@ test('no signal: after the first visit it starts, assesses and reads without a n
   );
   await page.goto('/codes/P0420');
   await expect(page.getByRole('heading', { name: /Catalyst bank 1/ })).toBeVisible();
+  // The search works without a network too, and forgives a slip.
+  await page.goto('/codes');
+  await page.getByRole('textbox').fill('partikulate');
+  await expect(page.getByRole('list', { name: 'Found' })).toContainText('P2002');
   await openCase(page, 'Another Finch');
   await connect(page, 'Coil of cylinder 1 dead');
   await readAll(page);

@@ -75,8 +75,8 @@ export class StandIn {
     for (let i = 0; i < trips; i++) this.drive();
   }
 
-  /** Plugs an adapter in. */
-  plugIn(): StandInAdapter {
+  /** Plugs an adapter in, of the temperament chosen or another. */
+  plugIn(chosen: TemperamentId = this.options.temperament ?? 'quick'): StandInAdapter {
     const world = {
       units: [
         {
@@ -101,7 +101,7 @@ export class StandIn {
       volts: () => this.engine.sense().volts,
       random: this.noise,
     };
-    const temperament: Temperament = TEMPERAMENTS[this.options.temperament ?? 'quick'];
+    const temperament: Temperament = TEMPERAMENTS[chosen];
     return new StandInAdapter(world, { ...temperament, ...this.options.adapter }, this.options.clock);
   }
 

@@ -9,7 +9,7 @@ export const CORE_ARROWS = {
   link: ['obd'],
   codes: ['obd'],
   vehicle: [],
-  case: ['obd', 'vehicle'],
+  case: ['obd', 'signals', 'vehicle'],
   signals: ['obd'],
   knowledge: ['codes', 'vehicle'],
   diagnosis: ['case', 'knowledge', 'vehicle'],
@@ -33,7 +33,7 @@ export const CORE_ARROWS = {
 /** What each workspace may import from the others. */
 export const WORKSPACE_ARROWS = {
   core: ['@pincer/core'],
-  simulator: ['@pincer/core/obd', '@pincer/core/link'],
+  simulator: ['@pincer/core/obd', '@pincer/core/link', '@pincer/core/signals'],
   cli: ['@pincer/core'],
   server: ['@pincer/core', '@pincer/simulator'],
   web: ['@pincer/core', '@pincer/simulator'],

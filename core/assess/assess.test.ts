@@ -1,6 +1,6 @@
-import { addEntry, type CaseRecord, type Entry } from '@pincer/core/case';
+import { addEntry, foldCase, type CaseRecord, type Entry } from '@pincer/core/case';
 import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
-import { STATIONS, assess } from './index.ts';
+import { STATIONS, assess, storedConditions } from './index.ts';
 import { acceptCode, acceptedNow, withdrawCode } from '@pincer/core/vehicle';
 
 const look = (record: CaseRecord) => assess(record, CAR, NOW);
@@ -154,15 +154,56 @@ describe('assess()', () => {
     expect(a.leftOver).toContain('P1345');
   });
 
-  test('stored conditions are told as a sentence, and alike ones are said to be alike', () => {
-    const twice = makeCase(
-      ...([1, 2].map(() => readingEntry(makeReading(['P0302'], {}, { frame: FRAME }))) as Parameters<
-        typeof makeCase
-      >),
+  const storedAt = (...list: Record<string, number>[]) =>
+    makeCase(
+      ...(list.map((values) =>
+        readingEntry(makeReading(['P0302'], {}, { frame: { code: 'P0302', values } })),
+      ) as Parameters<typeof makeCase>),
     );
-    expect(look(twice).facts.find((f) => f.kind === 'frame')).toMatchObject({
-      title: 'Stored: cold, 66 % load, 1,910 rpm, 41 km/h',
-      detail: 'with P0302 · the same each time',
+  const frameFact = (record: CaseRecord) => look(record).facts.find((f) => f.kind === 'frame');
+
+  test('stored conditions are told as a sentence', () => {
+    expect(frameFact(storedAt(FRAME.values))).toMatchObject({
+      title: 'Stored: cold, in traffic, high load, 41 km/h, 1,910 rpm',
+      detail: 'with P0302',
+    });
+  });
+
+  test('“always when” only when the data bear it: three cold and loaded ones do, a repeated reading of one does not', () => {
+    const at = (coolant: number, load: number, speed: number) => ({
+      '05': coolant,
+      '04': load,
+      '0C': 1900,
+      '0D': speed,
+    });
+    const cold = [at(22, 66, 41), at(18, 71, 45), at(25, 68, 38)];
+    expect(frameFact(storedAt(...cold))?.detail).toMatch(
+      /always when the engine is cold and the engine works hard, 3 times/,
+    );
+    expect(frameFact(storedAt(cold[0] ?? {}, cold[0] ?? {}))?.detail).toBe('with P0302');
+    expect(frameFact(storedAt(at(22, 66, 41), at(90, 20, 90), at(88, 30, 20)))?.detail).toBe(
+      'with P0302 · stored 3 times',
+    );
+    const conditions = storedConditions(foldCase(storedAt(...cold)), CAR);
+    expect(conditions?.recurring.find((r) => r.id === 'cold')).toMatchObject({
+      held: 3,
+      of: 3,
+      usual: 0.3,
+      usualFrom: 'guess',
+      word: 'always',
+    });
+    // 0.3 x 0.3 x 0.3
+    expect(conditions?.recurring.find((r) => r.id === 'cold')?.byAccident).toBeCloseTo(0.027, 6);
+    // Who drives only short trips is mostly cold anyway: then three times cold bear nothing.
+    const shortTrips = {
+      ...CAR,
+      usualTrips: [{ name: 'school', road: 'town', minutes: 9, distance: 3, perWeek: 10 } as const],
+    };
+    expect(
+      storedConditions(foldCase(storedAt(...cold)), shortTrips)?.recurring.find((r) => r.id === 'cold'),
+    ).toMatchObject({
+      usualFrom: 'trips',
+      word: 'no more than usual',
     });
   });
 

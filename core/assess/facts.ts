@@ -10,14 +10,8 @@ import {
   type ObservationKey,
 } from '@pincer/core/knowledge';
 import type { CodeState, ReadCode } from '@pincer/core/obd';
-import {
-  judge,
-  snapshotOf,
-  snapshotOfFrame,
-  type Judgement,
-  type RuleId,
-  type Snapshot,
-} from '@pincer/core/signals';
+import type { Judgement } from '@pincer/core/signals';
+import { frameFacts, readingFacts } from './reading-facts.ts';
 import { repairFacts } from './repair-facts.ts';
 import { acceptedNow, cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 
@@ -217,118 +211,6 @@ function lampFacts(state: CaseState, out: FactsAndEvidence): void {
         entry,
       });
       out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
-    }
-  }
-}
-
-/** Limits for the stored conditions; between them nothing is said. */
-const FRAME = { cold: 60, warm: 75, highLoad: 55, lowLoad: 35, idleSpeed: 1200 } as const;
-
-function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
-  const accepted = acceptedNow(vehicle);
-  const frames = state.readings.flatMap((r) =>
-    r.reading.frozen
-      .filter((f) => f.values.length > 0 && !(f.code !== null && accepted.has(f.code)))
-      .map((frame) => ({ frame, entry: r.id })),
-  );
-  const last = frames.at(-1);
-  if (!last) return;
-  const shots = frames.map(({ frame }) => snapshotOfFrame(frame, vehicle.displacement ?? null));
-  const shot = shots.at(-1);
-  if (!shot) return;
-  const kind = frameKind(shot);
-  const same = shots.filter((s) => JSON.stringify(frameKind(s)) === JSON.stringify(kind)).length;
-  const words = [
-    kind.cold === null ? null : kind.cold ? 'cold' : 'warm',
-    shot.load === null ? null : `${Math.round(shot.load)} % load`,
-    shot.engineSpeed === null ? null : `${Math.round(shot.engineSpeed).toLocaleString('en-GB')} rpm`,
-    shot.speed === null ? null : shot.speed > 3 ? `${Math.round(shot.speed)} km/h` : 'standing',
-  ].filter((w) => w !== null);
-  const id = 'frame';
-  out.facts.push({
-    id,
-    side: 'car',
-    kind: 'frame',
-    title: `Stored: ${words.join(', ')}`,
-    detail: `${last.frame.code ? `with ${last.frame.code}` : 'when the code was set'}${shots.length > 1 ? ` · ${same === shots.length ? 'the same each time' : `alike in ${same} of ${shots.length}`}` : ''}`,
-    entry: last.entry,
-  });
-  const add = (key: ObservationKey, value: boolean | null) => {
-    if (value !== null)
-      out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: value });
-  };
-  add('frame:cold', kind.cold);
-  add('frame:load', kind.load);
-  add('frame:idle', kind.idle);
-}
-
-function frameKind(s: Snapshot): { cold: boolean | null; load: boolean | null; idle: boolean | null } {
-  return {
-    cold: s.coolant === null ? null : s.coolant < FRAME.cold ? true : s.coolant > FRAME.warm ? false : null,
-    load: s.load === null ? null : s.load > FRAME.highLoad ? true : s.load < FRAME.lowLoad ? false : null,
-    idle: s.speed === null || s.engineSpeed === null ? null : s.speed <= 3 && s.engineSpeed < FRAME.idleSpeed,
-  };
-}
-
-/** Which observation a rule's verdict is. */
-const RULE_OBSERVATION: Partial<Record<RuleId, ObservationKey>> = {
-  'intake-temperature-rail': 'reading:intake-temperature-rail',
-  'coolant-temperature-rail': 'reading:coolant-temperature-rail',
-  'air-flow-dead': 'reading:air-flow-dead',
-  'manifold-idle': 'reading:manifold-pressure-high',
-  charging: 'reading:charging-low',
-  'battery-rest': 'reading:battery-low',
-  'warm-up': 'reading:runs-cold',
-};
-
-function observationsOf(j: Judgement, s: Snapshot): { key: ObservationKey; isPresent: boolean }[] {
-  const isOdd = j.verdict !== 'sound';
-  if (j.rule === 'trims-idle' || j.rule === 'trims-load') {
-    const sum = (s.shortTrim ?? 0) + (s.longTrim ?? 0);
-    const lean: ObservationKey = j.rule === 'trims-idle' ? 'reading:lean-idle' : 'reading:lean-load';
-    return [
-      { key: lean, isPresent: isOdd && sum > 0 },
-      { key: 'reading:rich', isPresent: isOdd && sum < 0 },
-    ];
-  }
-  if (j.rule === 'air-flow-fits') {
-    // Too low only; a flow above what is possible has no cause in the library.
-    const isLow = isOdd && (s.airFlow ?? 0) < (s.engineSpeed ?? 0) * 0.1;
-    return [{ key: 'reading:air-flow-low', isPresent: isLow }];
-  }
-  const key = RULE_OBSERVATION[j.rule];
-  return key ? [{ key, isPresent: isOdd }] : [];
-}
-
-function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
-  const latest = state.latestReading;
-  if (!latest) return;
-  const judged = new Set<ObservationKey>();
-  // The newest verdict on each matter counts; an older reading in another engine state still speaks.
-  for (const entry of [...state.readings].reverse()) {
-    const shot = snapshotOf(entry.reading, vehicle.displacement ?? null);
-    const judgements = judge(shot);
-    if (entry === latest) out.judgements = judgements;
-    for (const j of judgements) {
-      if (j.verdict === 'not-judged') continue;
-      const keys = observationsOf(j, shot).filter((o) => !judged.has(o.key));
-      if (keys.length === 0) continue;
-      const id = `rule:${j.rule}`;
-      if (!out.facts.some((f) => f.id === id)) {
-        out.facts.push({
-          id,
-          side: 'car',
-          kind: 'reading',
-          title: j.verdict === 'sound' ? `${j.title}: yes` : `${j.title}: no`,
-          detail: `${j.measured}; expected ${j.expected}`,
-          isSound: j.verdict === 'sound',
-          entry: entry.id,
-        });
-      }
-      for (const { key, isPresent } of keys) {
-        judged.add(key);
-        out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
-      }
     }
   }
 }

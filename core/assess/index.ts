@@ -19,3 +19,10 @@ export {
   type UnitView,
 } from './reading-view.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
+export { engineOf } from './engine-of.ts';
+export {
+  frameSentence,
+  storedConditions,
+  type Recurrence,
+  type StoredConditions,
+} from './stored-conditions.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
 import { readingSchema } from '@pincer/core/obd';
 
 /** Warning lamps that the owner can report, after the public ISO 2575 symbols. */
@@ -105,6 +106,21 @@ export const entrySchema = z.discriminatedUnion('kind', [
     check: z.string(),
     outcome: z.string(),
     note: z.string().optional(),
+  }),
+  /** Readings over time. The samples are kept beside the case; here is what they were judged by. */
+  z.object({
+    ...base,
+    kind: z.literal('recording'),
+    recording: z.string().regex(/^rec_/),
+    /** What it was made for, in a few words. */
+    title: z.string().min(1),
+    seconds: z.number().min(0),
+    samples: z.number().int().min(0),
+    channels: z.array(channelSchema),
+    windows: z.array(windowSchema),
+    marks: z.array(markSchema),
+    /** Set when it was brought in as a file. */
+    file: z.string().optional(),
   }),
   z.object({
     ...base,

@@ -22,6 +22,8 @@ export interface CaseState {
   checks: ReadonlyMap<string, { outcome: string; entry: string }>;
   readings: readonly EntryOf<'reading'>[];
   latestReading: EntryOf<'reading'> | null;
+  /** Oldest first. */
+  recordings: readonly EntryOf<'recording'>[];
   clears: readonly EntryOf<'clear'>[];
   repairs: readonly EntryOf<'repair'>[];
   drives: readonly EntryOf<'drive'>[];
@@ -60,6 +62,7 @@ export function foldCase(record: CaseRecord): CaseState {
     checks,
     readings,
     latestReading: readings.at(-1) ?? null,
+    recordings: of('recording'),
     clears: of('clear'),
     repairs: of('repair'),
     drives: of('drive'),

@@ -84,6 +84,7 @@ const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set([
   'code:misfire-same',
   'code:coil-same',
   'code:injector-same',
+  'reading:misfire-same',
 ]);
 
 /**

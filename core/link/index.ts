@@ -35,6 +35,7 @@ export {
   type ReadResult,
   type ReachableUnit,
 } from './session.ts';
+export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';
 export { faultWords, type FaultWords } from './words.ts';

@@ -130,6 +130,14 @@ export async function connect(
   };
 }
 
+/** Settings and protocol once more, after the adapter has lost them. @returns whether the car answers again. */
+export async function setUpAgain({ port }: Connection, signal: CancelSignal | undefined): Promise<boolean> {
+  for (const command of SETUP)
+    if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
+  const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+  return first.ok && interpretLines(first.lines.map((text) => ({ text }))).answers.length > 0;
+}
+
 export interface ReadResult {
   reading: Reading;
   /** Why the reading stopped early; null when it went through to its end. */
@@ -278,7 +286,13 @@ class ReadingRun {
       });
       const said = interpretLines(reply.lines.map((text) => ({ text })));
       const hasRestarted = said.faults.some((f) => f.code === 'low-voltage-reset');
-      if (reply.ok && hasRestarted && this.restarts++ < MAX_RESTARTS && (await this.setUpAgain())) continue;
+      if (
+        reply.ok &&
+        hasRestarted &&
+        this.restarts++ < MAX_RESTARTS &&
+        (await setUpAgain(this.connection, this.options.signal))
+      )
+        continue;
       const isDamaged = said.errors.some((e) => e.kind !== 'no-data' && e.kind !== 'unknown-command');
       if (reply.ok && isDamaged && !hasRestarted && attempt < MAX_ATTEMPTS) continue;
       for (const answer of said.answers) {
@@ -297,16 +311,6 @@ class ReadingRun {
       }
       return said;
     }
-  }
-
-  /** Settings and protocol once more, after the adapter has lost them. */
-  private async setUpAgain(): Promise<boolean> {
-    const { port } = this.connection;
-    const { signal } = this.options;
-    for (const command of SETUP)
-      if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
-    const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
-    return first.ok && interpretLines(first.lines.map((text) => ({ text }))).answers.length > 0;
   }
 
   private async supported(): Promise<void> {

@@ -1,2 +1,51 @@
-export { RULES, judge, speedDensity, type Judgement, type RuleId, type Verdict } from './rules.ts';
-export { snapshotOf, snapshotOfFrame, type EngineState, type Snapshot } from './snapshot.ts';
+export { RULES, judge, type Judgement, type RuleId } from './judge.ts';
+export {
+  DERIVED,
+  READINGS,
+  READING_KEYS,
+  isReadingKey,
+  numberOf,
+  wantedFor,
+  type DerivedKey,
+  type ReadingKey,
+  type StatKey,
+} from './readings.ts';
+export {
+  addSamples,
+  channelOf,
+  channelSchema,
+  countOf,
+  durationOf,
+  emptyRecording,
+  indexAt,
+  keyOfChannel,
+  markSchema,
+  recordedId,
+  samplesOf,
+  type Channel,
+  type Mark,
+  type Recording,
+  type Sample,
+  type Samples,
+} from './recording.ts';
+export type { Finding, Verdict } from './rule.ts';
+export { failedTests, marginOf, misfireCounts, missingCylinder } from './rules/own-tests.ts';
+export { windowsOf } from './segments.ts';
+export { speedDensity } from './speed-density.ts';
+export { downsample, statOf } from './statistics.ts';
+export {
+  ENGINE_STATES,
+  UNKNOWN_ENGINE,
+  engineState,
+  meanOf,
+  statSchema,
+  windowOfFrame,
+  windowOfReading,
+  windowSchema,
+  type EngineFacts,
+  type EngineState,
+  type Stat,
+  type StoredWindow,
+  type TestResult,
+  type Window,
+} from './window.ts';

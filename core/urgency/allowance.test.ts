@@ -1,12 +1,26 @@
 import { foldCase, type CaseRecord, type LampId, type LampMode } from '@pincer/core/case';
-import { judge, snapshotOf } from '@pincer/core/signals';
+import { judge, windowOfReading } from '@pincer/core/signals';
 import { makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
 import { URGENCY_RULES, driveAllowance, urgencyFacts, type Allowance } from './index.ts';
 
 function allowance(record: CaseRecord): Allowance {
   const state = foldCase(record);
   const reading = state.latestReading?.reading;
-  return driveAllowance(urgencyFacts(state, reading ? judge(snapshotOf(reading, 1.4)) : []));
+  return driveAllowance(
+    urgencyFacts(
+      state,
+      reading
+        ? judge([
+            windowOfReading(reading, {
+              displacement: 1.4,
+              cylinders: 4,
+              isDiesel: false,
+              isMotorcycle: false,
+            }),
+          ])
+        : [],
+    ),
+  );
 }
 
 const lamp = (id: LampId, mode: LampMode = 'steady') => ({ kind: 'lamp', lamp: id, mode }) as const;

@@ -51,7 +51,7 @@ describe('the example logbook', () => {
     const [open, closed, van, motorcycle, forSale] = files.map((f) => assess(f.case, f.vehicle, now));
     expect(open?.causes[0]?.id).toBe('coil-boot:2');
     expect(open?.allowance.level).toBe(1);
-    expect(open?.facts.find((f) => f.kind === 'frame')?.detail).toMatch(/the same each time/);
+    expect(open?.facts.find((f) => f.kind === 'frame')?.detail).toMatch(/always when/);
     expect(van?.causes[0]?.id).toBe('charge-hose');
     expect(motorcycle?.causes[0]?.id).toBe('motorcycle-regulator');
     expect(motorcycle?.groups).toHaveLength(1);

@@ -69,7 +69,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'map-failed', title: 'Manifold pressure sensor or its hose', system: 'air', scope: 'engine', prior: 0.01,
-    effects: { 'before:altitude': 0.12, 'sign:limp': 0.2, 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
+    effects: { 'reading:air-flow-high': 0.2, 'reading:pressure-off': 0.6, 'reading:pressure-stuck': 0.5, 'before:altitude': 0.12, 'sign:limp': 0.2, 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
     repair: seal('Fit a new manifold pressure sensor', 35, 20, ['Hose first: split, blocked with soot, off?', 'Sensor off, look into its port, clean it, new one with seal.']),
   },
   {
@@ -79,23 +79,23 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'iat-failed', title: 'Intake temperature sensor or its wire broken', system: 'air', scope: 'engine', prior: 0.008,
-    effects: { 'code:intake-temperature': 0.95, 'reading:intake-temperature-rail': 0.8, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3 },
+    effects: { 'reading:coolant-soak': 0.25, 'reading:intake-soak': 0.35, 'code:intake-temperature': 0.95, 'reading:intake-temperature-rail': 0.8, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3 },
     repair: seal('Fit a new intake temperature sensor', 18, 15, ['Measure it first: 2 to 3 kΩ at 20 °C.', 'New one in, hand-tight, plug on.']),
   },
   {
     id: 'throttle-dirty', title: 'Throttle body dirty', system: 'air', scope: 'engine', prior: 0.02, fuels: ['petrol', 'hybrid', 'lpg', 'unknown'],
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
-    effects: { 'code:idle': 0.6, 'code:throttle': 0.15, 'sign:rough-idle': 0.5, 'sign:stalls': 0.45, 'frame:idle': 0.7, 'before:battery': 0.15 },
+    effects: { 'reading:throttle-lags': 0.2, 'code:idle': 0.6, 'code:throttle': 0.15, 'sign:rough-idle': 0.5, 'sign:stalls': 0.45, 'frame:idle': 0.7, 'before:battery': 0.15 },
     repair: { ...seal('Clean the throttle body', 6, 40, ['Ignition off: an electric throttle must not be forced by hand.', 'Cleaner on a cloth, wipe the edge of the plate and its seat.', 'Idle has to be learned again: let it idle ten minutes.']), cautions: ['cold-engine', 'spray'] },
   },
   {
     id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
-    effects: { 'code:unit-nonsense': 0.45, 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
+    effects: { 'reading:throttle-lags': 0.5, 'reading:pedal-tracks': 0.2, 'code:unit-nonsense': 0.45, 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
     repair: seal('Fit a new throttle body', 160, 60, ['Check the plug and both sensor tracks first.', 'New gasket, learn the stops with ignition on for a minute.']),
   },
   {
     id: 'egr-stuck', title: 'Exhaust recirculation valve stuck open', system: 'air', scope: 'engine', prior: 0.01,
-    effects: { 'code:egr': 0.75, 'code:misfire-several': 0.2, 'reading:manifold-pressure-high': 0.4, 'sign:rough-idle': 0.6, 'sign:stalls': 0.35, 'sign:weak': 0.3, 'frame:idle': 0.5 },
+    effects: { 'reading:egr-off': 0.8, 'code:egr': 0.75, 'code:misfire-several': 0.2, 'reading:manifold-pressure-high': 0.4, 'sign:rough-idle': 0.6, 'sign:stalls': 0.35, 'sign:weak': 0.3, 'frame:idle': 0.5 },
     repair: seal('Clean or replace the recirculation valve', 60, 80, ['Valve off, new gasket ready.', 'Scrape the soot out, never into the manifold.', 'The plunger must move freely and seat.']),
   },
 ];

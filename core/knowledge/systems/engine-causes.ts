@@ -15,7 +15,7 @@ export const ENGINE_CAUSES: readonly Cause[] = [
   {
     id: 'compression', title: 'Compression of cylinder {n} low', system: 'engine', scope: 'cylinder', prior: 0.003,
     priorFactors: [{ when: { kind: 'distance-over', km: 200_000 }, factor: 2 }],
-    effects: { 'lamp:engine-flashing': 0.25, 'gauge:coolant-low': 0.12, 'sign:white-smoke': 0.1, ...MISFIRE, 'sign:blue-smoke': 0.3, 'frame:cold': 0.45, 'frame:idle': 0.55, 'frame:load': 0.25 },
+    effects: { 'reading:misfire-same': 0.8, 'lamp:engine-flashing': 0.25, 'gauge:coolant-low': 0.12, 'sign:white-smoke': 0.1, ...MISFIRE, 'sign:blue-smoke': 0.3, 'frame:cold': 0.45, 'frame:idle': 0.55, 'frame:load': 0.25 },
     repair: {
       title: 'Have cylinder {n} looked into', parts: 300, ownerMinutes: 900, shopMinutes: 600, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
       isLicensed: true,

@@ -5,23 +5,23 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'injector-clogged', title: 'Injector {n} clogged', system: 'fuel', scope: 'cylinder', prior: 0.004, fuels: PETROL,
     priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.4 }],
-    effects: { 'code:misfire-same': 0.8, 'code:misfire-several': 0.2, 'code:lean': 0.35, 'reading:lean-load': 0.3, 'sign:shakes': 0.65, 'sign:rough-idle': 0.6, 'sign:weak': 0.4, 'before:long-stand': 0.3, 'frame:load': 0.45, 'frame:cold': 0.35, 'frame:idle': 0.35 },
+    effects: { 'reading:misfire-same': 0.7, 'code:misfire-same': 0.8, 'code:misfire-several': 0.2, 'code:lean': 0.35, 'reading:lean-load': 0.3, 'sign:shakes': 0.65, 'sign:rough-idle': 0.6, 'sign:weak': 0.4, 'before:long-stand': 0.3, 'frame:load': 0.45, 'frame:cold': 0.35, 'frame:idle': 0.35 },
     repair: { title: 'Clean or replace injector {n}', parts: 65, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Let the fuel pressure off as the manual says, battery earth off.', 'Rail up, injector out, both sealing rings new and oiled.', 'Prime: ignition on three times before you start, and look for drips before the covers go back.'] },
   },
   {
     id: 'injector-circuit', title: 'Wire or plug of injector {n}', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
-    effects: { 'code:injector-same': 0.92, 'code:misfire-same': 0.85, 'code:misfire-several': 0.2, 'sign:shakes': 0.75, 'sign:rough-idle': 0.65, 'sign:weak': 0.4, 'before:worked-on': 0.4 },
+    effects: { 'reading:misfire-same': 0.85, 'code:injector-same': 0.92, 'code:misfire-same': 0.85, 'code:misfire-several': 0.2, 'sign:shakes': 0.75, 'sign:rough-idle': 0.65, 'sign:weak': 0.4, 'before:worked-on': 0.4 },
     repair: { title: 'Mend plug or wire of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off. Plug on, catch shut, pins clean?', 'Measure the injector: 11 to 18 Ω, like its neighbours.', 'Mend the wire, seal it.'] },
   },
   {
     id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,
-    effects: { 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
+    effects: { 'reading:catalyst-hot': 0.2, 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
     repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Pressure off as the manual says.', 'Rail up with injectors in it, pump on for two seconds: which one drips?', 'New injector and rings, prime, look for drips.'] },
   },
   {
     id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
-    effects: { 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
+    effects: { 'reading:rail-low': 0.35, 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
     repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Pressure off as the manual says, rag and bowl below.', 'Arrow with the flow, new clips.', 'Prime with the ignition, look for drips.'] },
   },
   {

@@ -6,7 +6,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     id: 'coil-boot', title: 'Coil boot of cylinder {n} cracked', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.012,
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.8 }, { when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
-    effects: { 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.05, 'sign:wet': 0.75, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'frame:cold': 0.6, 'frame:load': 0.6, 'frame:idle': 0.15, 'before:washed': 0.4, 'before:plugs-old': 0.75 },
+    effects: { 'reading:catalyst-hot': 0.15, 'reading:misfire-same': 0.6, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.05, 'sign:wet': 0.75, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'frame:cold': 0.6, 'frame:load': 0.6, 'frame:idle': 0.15, 'before:washed': 0.4, 'before:plugs-old': 0.75 },
     repair: {
       title: 'Fit a new coil boot on cylinder {n}', parts: 14, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
@@ -24,7 +24,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   {
     id: 'coil', title: 'Coil of cylinder {n} worn out', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.02, priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.6 }],
-    effects: { 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.45, 'sign:wet': 0.2, 'sign:warm': 0.35, 'sign:uphill': 0.4, 'frame:cold': 0.35, 'frame:load': 0.55, 'frame:idle': 0.25, 'before:plugs-old': 0.7 },
+    effects: { 'reading:catalyst-hot': 0.3, 'reading:misfire-same': 0.92, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.45, 'sign:wet': 0.2, 'sign:warm': 0.35, 'sign:uphill': 0.4, 'frame:cold': 0.35, 'frame:load': 0.55, 'frame:idle': 0.25, 'before:plugs-old': 0.7 },
     repair: {
       title: 'Fit a new coil on cylinder {n}', parts: 45, ownerMinutes: 25, shopMinutes: 25, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
@@ -40,7 +40,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   {
     id: 'plug', title: 'Spark plug {n} fouled or wide', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.016, priorFactors: [{ when: { kind: 'distance-over', km: 80_000 }, factor: 1.4 }],
-    effects: { 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.03, 'sign:wet': 0.12, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'sign:fuel-smell': 0.15, 'frame:cold': 0.45, 'frame:load': 0.5, 'frame:idle': 0.35, 'before:plugs-old': 0.8 },
+    effects: { 'reading:catalyst-hot': 0.15, 'reading:misfire-same': 0.6, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.03, 'sign:wet': 0.12, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'sign:fuel-smell': 0.15, 'frame:cold': 0.45, 'frame:load': 0.5, 'frame:idle': 0.35, 'before:plugs-old': 0.8 },
     repair: {
       title: 'Fit a new set of spark plugs', parts: 32, ownerMinutes: 50, shopMinutes: 45, tools: ['hand-tools', 'torque-wrench'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
@@ -56,7 +56,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   {
     id: 'plug-well-water', title: 'Water in the plug well of cylinder {n}', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.004, isPassing: true,
-    effects: { 'lamp:engine-flashing': 0.3, ...MISFIRE, 'sign:wet': 0.8, 'frame:cold': 0.6, 'frame:load': 0.45, 'before:washed': 0.8 },
+    effects: { 'reading:misfire-same': 0.6, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'sign:wet': 0.8, 'frame:cold': 0.6, 'frame:load': 0.45, 'before:washed': 0.8 },
     repair: {
       title: 'Dry the plug well and find where the water comes in', parts: 0, ownerMinutes: 30, shopMinutes: 40, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension'],
@@ -66,7 +66,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   {
     id: 'coil-connector', title: 'Plug of coil {n} loose or corroded', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.006,
-    effects: { 'before:unplugged': 0.4, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.65, 'sign:wet': 0.3, 'before:worked-on': 0.5, 'frame:cold': 0.3, 'frame:load': 0.4 },
+    effects: { 'reading:misfire-same': 0.75, 'before:unplugged': 0.4, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.65, 'sign:wet': 0.3, 'before:worked-on': 0.5, 'frame:cold': 0.3, 'frame:load': 0.4 },
     repair: {
       title: 'Clean and seat the plug of coil {n}', parts: 3, ownerMinutes: 15, shopMinutes: 20, tools: ['hand-tools'],
       cautions: ['high-tension', 'cold-engine'],

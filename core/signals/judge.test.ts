@@ -1,12 +1,21 @@
 import { makeReading } from '../test/make-case.ts';
-import { RULES, judge, snapshotOf, speedDensity, type Judgement, type RuleId } from './index.ts';
+import {
+  RULES,
+  UNKNOWN_ENGINE,
+  judge,
+  speedDensity,
+  windowOfReading,
+  type Judgement,
+  type RuleId,
+} from './index.ts';
 
 function verdict(
   rule: RuleId,
   live: Record<string, number>,
   displacement: number | null = 1.4,
 ): Judgement | undefined {
-  return judge(snapshotOf(makeReading([], live), displacement)).find((j) => j.rule === rule);
+  const engine = { displacement, cylinders: 4, isDiesel: false, isMotorcycle: false };
+  return judge([windowOfReading(makeReading([], live), engine)]).find((j) => j.rule === rule);
 }
 
 const IDLE = { '0C': 740, '0D': 0, '05': 88 };
@@ -86,7 +95,7 @@ describe('plausibility rules', () => {
   });
 
   test('an empty reading judges nothing', () => {
-    expect(new Set(judge(snapshotOf(makeReading([]), 1.4)).map((j) => j.verdict))).toEqual(
+    expect(new Set(judge([windowOfReading(makeReading([]), UNKNOWN_ENGINE)]).map((j) => j.verdict))).toEqual(
       new Set(['not-judged']),
     );
   });

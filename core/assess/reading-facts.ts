@@ -1,0 +1,174 @@
+import type { CaseState } from '@pincer/core/case';
+import type { ObservationKey } from '@pincer/core/knowledge';
+import {
+  judge,
+  missingCylinder,
+  windowOfFrame,
+  windowOfReading,
+  type Judgement,
+  type RuleId,
+  type Window,
+} from '@pincer/core/signals';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { engineOf } from './engine-of.ts';
+import type { FactsAndEvidence } from './facts.ts';
+import { circumstanceOf, occurrences, storedConditions } from './stored-conditions.ts';
+
+/** The stored conditions as one fact, and the evidence that they are. */
+export function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+  const stored = storedConditions(state, vehicle);
+  const frame = occurrences(state, vehicle).at(-1)?.frame;
+  if (!stored || !frame) return;
+  const id = 'frame';
+  const always = stored.recurring.filter((r) => r.word === 'always').map((r) => r.title);
+  const again =
+    stored.occurrences === 1
+      ? ''
+      : always.length > 0
+        ? ` · always when ${always.join(' and ')}, ${stored.occurrences} times`
+        : ` · stored ${stored.occurrences} times`;
+  out.facts.push({
+    id,
+    side: 'car',
+    kind: 'frame',
+    title: `Stored: ${stored.sentence.charAt(0).toLowerCase()}${stored.sentence.slice(1, -1)}`,
+    detail: `${stored.code ? `with ${stored.code}` : 'when the code was set'}${again}`,
+    entry: stored.entry,
+  });
+  const kind = circumstanceOf(windowOfFrame(frame, engineOf(vehicle)));
+  for (const what of ['cold', 'load', 'idle'] as const) {
+    const isPresent = kind[what];
+    if (isPresent !== null)
+      out.evidence.push({ kind: 'observation', fact: id, key: `frame:${what}`, cylinder: null, isPresent });
+  }
+}
+
+/** Which observation a rule's verdict is; by its side where both sides mean something. */
+const RULE_OBSERVATION: Partial<
+  Record<RuleId, ObservationKey | { high?: ObservationKey; low?: ObservationKey }>
+> = {
+  'intake-temperature-rail': 'reading:intake-temperature-rail',
+  'coolant-temperature-rail': 'reading:coolant-temperature-rail',
+  'oil-temperature-rail': 'reading:oil-rail',
+  'outside-temperature-rail': 'reading:outside-rail',
+  soak: 'reading:coolant-soak',
+  'soak-oil': 'reading:oil-soak',
+  'soak-outside': 'reading:intake-soak',
+  'warm-up': 'reading:runs-cold',
+  'coolant-hot': 'reading:hot',
+  'air-flow-dead': 'reading:air-flow-dead',
+  'air-flow-fits': { low: 'reading:air-flow-low', high: 'reading:air-flow-high' },
+  'manifold-key-on': 'reading:pressure-off',
+  'air-pressure-possible': 'reading:pressure-off',
+  'manifold-idle': { high: 'reading:manifold-pressure-high' },
+  'manifold-raised': { high: 'reading:manifold-pressure-high' },
+  'manifold-follows': 'reading:pressure-stuck',
+  'manifold-alive': 'reading:pressure-stuck',
+  'trims-idle': { high: 'reading:lean-idle', low: 'reading:rich' },
+  'trims-load': { high: 'reading:lean-load', low: 'reading:rich' },
+  'rail-follows': { low: 'reading:rail-low' },
+  charging: 'reading:charging-low',
+  'charging-raised': 'reading:charging-low',
+  overcharging: 'reading:overcharging',
+  'charging-steady': 'reading:charging-swings',
+  'battery-rest': 'reading:battery-low',
+  'cranking-dip': 'reading:battery-low',
+  'pedal-tracks': 'reading:pedal-tracks',
+  'throttle-follows': 'reading:throttle-lags',
+  'front-oxygen-swings': 'reading:oxygen-lazy',
+  'front-oxygen-range': 'reading:oxygen-lazy',
+  'rear-oxygen-steady': 'reading:catalyst-active',
+  'catalyst-heat': 'reading:catalyst-hot',
+  'boost-follows': { low: 'reading:boost-low', high: 'reading:boost-high' },
+  'egr-follows': 'reading:egr-off',
+  'egr-error': 'reading:egr-off',
+  'filter-pressure': { high: 'reading:filter-full', low: 'reading:filter-empty' },
+  'filter-zero': 'reading:filter-zero',
+};
+
+function observationsOf(j: Judgement): { key: ObservationKey; isPresent: boolean }[] {
+  const isOdd = j.verdict !== 'sound';
+  const found = RULE_OBSERVATION[j.rule];
+  if (found === undefined) return [];
+  if (typeof found === 'string') return [{ key: found, isPresent: isOdd }];
+  return (['high', 'low'] as const).flatMap((side) => {
+    const key = found[side];
+    return key ? [{ key, isPresent: isOdd && j.side === side }] : [];
+  });
+}
+
+interface Source {
+  entry: string;
+  windows: Window[];
+}
+
+/** Readings and recordings in the order of the log, as windows. */
+function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
+  const engine = engineOf(vehicle);
+  return state.entries.flatMap((e): Source[] => {
+    if (e.kind === 'reading') return [{ entry: e.id, windows: [windowOfReading(e.reading, engine)] }];
+    if (e.kind === 'recording')
+      return [{ entry: e.id, windows: e.windows.map((w) => ({ ...w, engine, tests: [] })) }];
+    return [];
+  });
+}
+
+/**
+ * Verdicts on readings and recordings as facts and evidence. The newest verdict on each matter counts; an older one
+ * taken in another engine state still speaks.
+ */
+export function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+  const sources = sourcesOf(state, vehicle);
+  const seen = new Set<ObservationKey>();
+  const newest = new Map<RuleId, Judgement>();
+  for (const { entry, windows } of [...sources].reverse()) {
+    for (const j of judge(windows)) {
+      const before = newest.get(j.rule);
+      if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
+      if (j.verdict === 'not-judged') continue;
+      const keys = observationsOf(j).filter((o) => !seen.has(o.key));
+      if (keys.length === 0) continue;
+      const id = `rule:${j.rule}`;
+      if (!out.facts.some((f) => f.id === id)) {
+        out.facts.push({
+          id,
+          side: 'car',
+          kind: 'reading',
+          title: j.verdict === 'sound' ? `${j.title}: yes` : `${j.title}: no`,
+          detail: `${j.measured}; expected ${j.expected}`,
+          isSound: j.verdict === 'sound',
+          entry,
+        });
+      }
+      for (const { key, isPresent } of keys) {
+        seen.add(key);
+        out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
+      }
+    }
+    misfireFact(entry, windows, out);
+  }
+  out.judgements = [...newest.values()];
+}
+
+/** A cylinder whose counted misfires stand out; that none does says nothing, for it may miss at other times. */
+function misfireFact(entry: string, windows: readonly Window[], out: FactsAndEvidence): void {
+  const id = 'rule:misfire-counts';
+  const cylinder = missingCylinder(windows.flatMap((w) => w.tests));
+  if (cylinder === null || out.facts.some((f) => f.id === id)) return;
+  out.facts.push({
+    id,
+    side: 'car',
+    kind: 'reading',
+    title: `Cylinder ${cylinder} misses more than the others`,
+    detail: 'counted by the control unit, this trip or the last',
+    isSound: false,
+    entry,
+  });
+  out.evidence.push({
+    kind: 'observation',
+    fact: id,
+    key: 'reading:misfire-same',
+    cylinder,
+    isPresent: true,
+  });
+}

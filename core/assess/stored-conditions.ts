@@ -1,0 +1,281 @@
+import type { CaseState } from '@pincer/core/case';
+import type { FrozenFrame } from '@pincer/core/obd';
+import {
+  judge,
+  meanOf,
+  windowOfFrame,
+  type Judgement,
+  type StoredWindow,
+  type Window,
+} from '@pincer/core/signals';
+import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
+import { engineOf } from './engine-of.ts';
+
+/** Limits between the words; between cold and warm, and between light and high load, nothing is said of causes. */
+const COLD = 60;
+const WARM = 75;
+const HIGH_LOAD = 55;
+const LIGHT_LOAD = 35;
+const STANDING = 3;
+const TOWN = 60;
+/** s */
+const JUST_STARTED = 120;
+
+/** A circumstance that may recur, and how much of ordinary use has it. */
+interface Circumstance {
+  id: 'cold' | 'load' | 'idle' | 'moving-slowly' | 'fast' | 'just-started';
+  title: string;
+  holds: (w: StoredWindow) => boolean | null;
+  /** Share of ordinary driving time, where neither recordings nor usual trips are known. */
+  usual: number;
+}
+
+const mean = (w: StoredWindow, key: string): number | null => w.stats[key]?.mean ?? null;
+
+const CIRCUMSTANCES: readonly Circumstance[] = [
+  {
+    id: 'cold',
+    title: 'the engine is cold',
+    usual: 0.3,
+    holds: (w) => between(mean(w, 'coolant'), COLD, WARM, true),
+  },
+  {
+    id: 'load',
+    title: 'the engine works hard',
+    usual: 0.25,
+    holds: (w) => between(mean(w, 'load'), LIGHT_LOAD, HIGH_LOAD, false),
+  },
+  {
+    id: 'idle',
+    title: 'it idles',
+    usual: 0.2,
+    holds: (w) => {
+      const [speed, rpm] = [mean(w, 'speed'), mean(w, 'engineSpeed')];
+      return speed === null || rpm === null ? null : speed <= STANDING && rpm < 1_800;
+    },
+  },
+  {
+    id: 'moving-slowly',
+    title: 'it moves slowly',
+    usual: 0.4,
+    holds: (w) => {
+      const speed = mean(w, 'speed');
+      return speed === null ? null : speed > STANDING && speed <= TOWN;
+    },
+  },
+  {
+    id: 'fast',
+    title: 'it goes fast',
+    usual: 0.35,
+    holds: (w) => (mean(w, 'speed') === null ? null : (mean(w, 'speed') ?? 0) > TOWN),
+  },
+  {
+    id: 'just-started',
+    title: 'it has just been started',
+    usual: 0.08,
+    holds: (w) => (mean(w, 'runTime') === null ? null : (mean(w, 'runTime') ?? 0) <= JUST_STARTED),
+  },
+];
+
+/** Below the lower limit, above the upper one, or between them unknown. */
+function between(value: number | null, low: number, high: number, isBelow: boolean): boolean | null {
+  if (value === null || (value >= low && value <= high)) return null;
+  return isBelow ? value < low : value > high;
+}
+
+export interface Recurrence {
+  id: Circumstance['id'];
+  title: string;
+  /** In how many of how many occurrences it held. */
+  held: number;
+  of: number;
+  /** Share of ordinary use that has it, and where that is known from. */
+  usual: number;
+  usualFrom: 'recordings' | 'trips' | 'guess';
+  /** Chance of as many by accident (binomial tail). */
+  byAccident: number;
+  /** `always` only when the data bear it. */
+  word: 'always' | 'mostly' | 'too few to say' | 'no more than usual';
+}
+
+export interface StoredConditions {
+  code: string | null;
+  entry: string;
+  /** "Warm, in traffic, light load, 38 km/h, 5 minutes after the start." */
+  sentence: string;
+  /** For the picture; null where not stored. */
+  coolant: number | null;
+  load: number | null;
+  speed: number | null;
+  engineSpeed: number | null;
+  runTime: number | null;
+  /** What cannot be, or is not as it should be, among the stored values. */
+  odd: Judgement[];
+  /** Different occurrences in this case. */
+  occurrences: number;
+  recurring: Recurrence[];
+}
+
+/** The stored moment in one sentence. */
+export function frameSentence(w: StoredWindow): string {
+  const [coolant, load, speed, rpm, run] = ['coolant', 'load', 'speed', 'engineSpeed', 'runTime'].map((k) =>
+    mean(w, k),
+  );
+  const parts = [
+    coolant == null || coolant <= -38 ? null : coolant < 40 ? 'cold' : coolant < WARM ? 'half warm' : 'warm',
+    speed == null
+      ? null
+      : speed > STANDING
+        ? speed <= TOWN
+          ? 'in traffic'
+          : 'on the open road'
+        : rpm == null || rpm < 40
+          ? 'standing, engine off'
+          : rpm < 1_800
+            ? 'idling'
+            : 'standing, revved',
+    load == null ? null : load > HIGH_LOAD ? 'high load' : load < LIGHT_LOAD ? 'light load' : 'medium load',
+    speed != null && speed > STANDING ? `${Math.round(speed)} km/h` : null,
+    rpm == null || rpm < 40 ? null : `${Math.round(rpm).toLocaleString('en-GB')} rpm`,
+    run == null
+      ? null
+      : run < 90
+        ? `${Math.round(run)} seconds after the start`
+        : `${Math.round(run / 60)} minutes after the start`,
+  ].filter((p) => p !== null);
+  const text = parts.join(', ');
+  return text === ''
+    ? 'Nothing that tells the moment was stored.'
+    : `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+/** P(at least k of n) when each has the chance p. */
+export function atLeast(k: number, n: number, p: number): number {
+  let tail = 0;
+  for (let i = k; i <= n; i++) {
+    let ways = 1;
+    for (let j = 0; j < i; j++) ways *= (n - j) / (j + 1);
+    tail += ways * p ** i * (1 - p) ** (n - i);
+  }
+  return Math.min(1, tail);
+}
+
+/** So seldom by accident that the data bear "always" or "mostly". */
+const BORNE = 0.05;
+
+/** Share of the recorded running time in which a circumstance holds; null without a quarter of an hour of it. */
+function shareOfRecordings(state: CaseState, c: Circumstance): number | null {
+  const windows = state.recordings
+    .flatMap((r) => r.windows)
+    .filter((w) => w.state !== 'key-on' && w.state !== 'cranking');
+  let known = 0;
+  let held = 0;
+  for (const w of windows) {
+    const holds = c.holds(w);
+    if (holds === null) continue;
+    known += w.seconds;
+    if (holds) held += w.seconds;
+  }
+  return known < 900 ? null : Math.min(0.95, Math.max(0.02, held / known));
+}
+
+/** Minutes until an engine is warm on a usual trip. */
+const WARM_AFTER = 10;
+
+/** The same from the owner's usual trips: their minutes say how long it is cold, their roads how fast it goes. */
+function shareOfTrips({ usualTrips = [] }: Vehicle, id: Circumstance['id']): number | null {
+  const total = usualTrips.reduce((s, t) => s + t.minutes * t.perWeek, 0);
+  if (total === 0) return null;
+  const share = (of: (t: (typeof usualTrips)[number]) => number) =>
+    Math.min(0.95, Math.max(0.02, usualTrips.reduce((s, t) => s + of(t) * t.perWeek, 0) / total));
+  switch (id) {
+    case 'cold':
+      return share((t) => Math.min(WARM_AFTER, t.minutes));
+    case 'just-started':
+      return share((t) => Math.min(JUST_STARTED / 60, t.minutes));
+    case 'fast':
+      return share((t) => (t.road === 'town' ? 0 : t.minutes * 0.8));
+    case 'moving-slowly':
+      return share((t) => (t.road === 'town' ? t.minutes * 0.75 : t.minutes * 0.2));
+    case 'idle':
+      return share((t) => (t.road === 'town' ? t.minutes * 0.25 : t.minutes * 0.05));
+    case 'load':
+      return null;
+  }
+}
+
+function recurrenceOf(
+  c: Circumstance,
+  windows: readonly Window[],
+  state: CaseState,
+  vehicle: Vehicle,
+): Recurrence | null {
+  const known = windows.map((w) => c.holds(w)).filter((h) => h !== null);
+  const held = known.filter(Boolean).length;
+  if (held === 0) return null;
+  const recorded = shareOfRecordings(state, c);
+  const trips = shareOfTrips(vehicle, c.id);
+  const usual = recorded ?? trips ?? c.usual;
+  const byAccident = atLeast(held, known.length, usual);
+  const isBorne = byAccident <= BORNE && known.length >= 3;
+  return {
+    id: c.id,
+    title: c.title,
+    held,
+    of: known.length,
+    usual,
+    usualFrom: recorded !== null ? 'recordings' : trips !== null ? 'trips' : 'guess',
+    byAccident,
+    word: isBorne
+      ? held === known.length
+        ? 'always'
+        : 'mostly'
+      : known.length < 3
+        ? 'too few to say'
+        : 'no more than usual',
+  };
+}
+
+/** Every stored moment of the case that is not of an accepted code, once each: reading again is no new occurrence. */
+export function occurrences(state: CaseState, vehicle: Vehicle): { frame: FrozenFrame; entry: string }[] {
+  const accepted = acceptedNow(vehicle);
+  const seen = new Map<string, { frame: FrozenFrame; entry: string }>();
+  for (const r of state.readings) {
+    for (const frame of r.reading.frozen) {
+      if (frame.values.length === 0 || (frame.code !== null && accepted.has(frame.code))) continue;
+      const key = JSON.stringify([frame.unit, frame.code, frame.values.map((v) => [v.pid, v.part, v.value])]);
+      if (!seen.has(key)) seen.set(key, { frame, entry: r.id });
+    }
+  }
+  return [...seen.values()];
+}
+
+/** The latest stored moment told, what is odd in it, and what recurs over all of them; null when none is stored. */
+export function storedConditions(state: CaseState, vehicle: Vehicle): StoredConditions | null {
+  const all = occurrences(state, vehicle);
+  const last = all.at(-1);
+  if (!last) return null;
+  const engine = engineOf(vehicle);
+  const windows = all.map(({ frame }) => windowOfFrame(frame, engine));
+  const window = windows.at(-1);
+  if (!window) return null;
+  return {
+    code: last.frame.code,
+    entry: last.entry,
+    sentence: frameSentence(window),
+    coolant: meanOf(window, 'coolant'),
+    load: meanOf(window, 'load'),
+    speed: meanOf(window, 'speed'),
+    engineSpeed: meanOf(window, 'engineSpeed'),
+    runTime: meanOf(window, 'runTime'),
+    odd: judge([window]).filter((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
+    occurrences: all.length,
+    recurring: CIRCUMSTANCES.flatMap((c) => recurrenceOf(c, windows, state, vehicle) ?? []),
+  };
+}
+
+/** What the stored moment is as evidence: cold, loaded, idling; null where it lies between. */
+export function circumstanceOf(window: StoredWindow): Record<'cold' | 'load' | 'idle', boolean | null> {
+  const of = (id: Circumstance['id']) => CIRCUMSTANCES.find((c) => c.id === id)?.holds(window) ?? null;
+  return { cold: of('cold'), load: of('load'), idle: of('idle') };
+}

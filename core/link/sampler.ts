@@ -1,0 +1,200 @@
+import { ReadingBuilder, emptyReading, hexByte, parameterLength, type ReadValue } from '@pincer/core/obd';
+import { interpretLines } from './answers.ts';
+import type { LinkFault } from './faults.ts';
+import { setUpAgain, type Connection } from './session.ts';
+import type { CancelSignal, Clock } from './transport.ts';
+
+/** A reading to be sampled, and how often it is worth asking for. */
+export interface Wanted {
+  pid: number;
+  everyMs: number;
+}
+
+export interface TimedValue {
+  /** Seconds from the start of the sampling: the middle between request and answer. */
+  at: number;
+  value: ReadValue;
+}
+
+export interface Pace {
+  /** Values that arrived in each of the last seconds, on average. */
+  perSecond: number;
+  /** Of these, by PID. */
+  byPid: ReadonlyMap<number, number>;
+  /** Learned time of one request, ms. */
+  requestMs: number;
+  /** Readings that the car has stopped answering. */
+  silent: readonly number[];
+}
+
+export interface SamplerOptions {
+  wanted: readonly Wanted[];
+  clock: Clock;
+  signal?: CancelSignal;
+  /** Seconds already on the recording, when it goes on with one. */
+  startAt?: number;
+  isPaused?: () => boolean;
+  onValues: (values: readonly TimedValue[], pace: Pace) => void;
+}
+
+/** PIDs that one CAN request may name (SAE J1979). */
+const GROUP = 6;
+const REQUEST_MS = 3_000;
+/** Over how long the pace is averaged, ms. */
+const PACE_MS = 4_000;
+/** So often unanswered in a row, a reading is no longer asked for. */
+const GIVE_UP_AFTER = 4;
+/** So long without any answer, the car has gone to sleep, ms. */
+const ASLEEP_MS = 20_000;
+/** A reading that is not due yet fills a group from this share of its time on: it costs no request of its own. */
+const FILLS_FROM = 0.5;
+const PAUSE_LOOK_MS = 200;
+const MAX_RESTARTS = 5;
+
+/**
+ * Samples readings until it is stopped. What is due longest comes first; on CAN up to six readings share a request,
+ * on the older protocols each has its own. Ends with a fault, or with `cancelled` when it was stopped.
+ */
+export async function sampleReadings(connection: Connection, options: SamplerOptions): Promise<LinkFault> {
+  return new Sampling(connection, options).run();
+}
+
+class Sampling {
+  private readonly asked = new Map<number, number>();
+  private readonly unanswered = new Map<number, number>();
+  private readonly silent: number[] = [];
+  private readonly arrivals: { at: number; pid: number }[] = [];
+  private requestMs = 0;
+  private readonly began: number;
+  private lastHeard: number;
+  private restarts = 0;
+
+  constructor(
+    private readonly connection: Connection,
+    private readonly options: SamplerOptions,
+  ) {
+    this.began = options.clock.now() - (options.startAt ?? 0) * 1000;
+    this.lastHeard = options.clock.now();
+  }
+
+  async run(): Promise<LinkFault> {
+    const { clock, signal, isPaused } = this.options;
+    for (;;) {
+      if (signal?.aborted) return { code: 'cancelled' };
+      if (isPaused?.()) {
+        this.lastHeard = clock.now();
+        await this.wait(PAUSE_LOOK_MS);
+        continue;
+      }
+      const { group, dueInMs } = this.next();
+      if (group.length === 0) {
+        if (dueInMs === null) return { code: 'no-data' };
+        await this.wait(dueInMs);
+        continue;
+      }
+      const fault = await this.ask(group);
+      if (fault) return fault;
+      if (clock.now() - this.lastHeard > ASLEEP_MS) return { code: 'unable-to-connect' };
+    }
+  }
+
+  /** The readings for the next request, or how long until one is due; null when none is left. */
+  private next(): { group: number[]; dueInMs: number | null } {
+    const now = this.options.clock.now();
+    const late = this.options.wanted
+      .filter((w) => !this.silent.includes(w.pid) && parameterLength(w.pid) !== null)
+      .map((w) => {
+        const last = this.asked.get(w.pid);
+        // Never asked: later than anything else, in the order given.
+        const lateness = last === undefined ? Infinity : (now - last + this.requestMs / 2) / w.everyMs;
+        return { ...w, lateness, dueInMs: last === undefined ? 0 : w.everyMs - (now - last) };
+      })
+      .sort((a, b) => b.lateness - a.lateness);
+    const first = late[0];
+    if (!first) return { group: [], dueInMs: null };
+    if (first.lateness < 1)
+      return { group: [], dueInMs: Math.max(1, Math.min(...late.map((w) => w.dueInMs))) };
+    const size = this.connection.isCan ? GROUP : 1;
+    return {
+      group: late
+        .filter((w) => w.lateness >= FILLS_FROM)
+        .slice(0, size)
+        .map((w) => w.pid),
+      dueInMs: 0,
+    };
+  }
+
+  private async ask(group: readonly number[]): Promise<LinkFault | null> {
+    const { clock, signal, onValues } = this.options;
+    const sentAt = clock.now();
+    for (const pid of group) this.asked.set(pid, sentAt);
+    const reply = await this.connection.port.send(`01${group.map(hexByte).join('')}`, {
+      timeoutMs: REQUEST_MS,
+      signal,
+    });
+    const now = clock.now();
+    if (!reply.ok) return reply.fault;
+    this.requestMs = this.requestMs === 0 ? now - sentAt : this.requestMs * 0.8 + (now - sentAt) * 0.2;
+    const said = interpretLines(reply.lines.map((text) => ({ text })));
+    if (said.faults.some((f) => f.code === 'low-voltage-reset')) {
+      // The starter pulls the voltage down; the adapter forgets its settings and gets them again.
+      const isBack = this.restarts++ < MAX_RESTARTS && (await setUpAgain(this.connection, signal));
+      return isBack ? null : { code: 'low-voltage-reset' };
+    }
+    const reading = emptyReading();
+    const builder = new ReadingBuilder(reading);
+    for (const answer of said.answers) if (answer.payload[0] === 0x41) builder.add(answer);
+    const at = ((sentAt + now) / 2 - this.began) / 1000;
+    const answered = new Set(reading.values.map((v) => Number.parseInt(v.pid, 16)));
+    if (answered.size > 0) this.lastHeard = now;
+    this.note(
+      group,
+      answered,
+      said.errors.some((e) => e.kind !== 'no-data'),
+    );
+    for (const pid of answered) this.arrivals.push({ at: now, pid });
+    onValues(
+      reading.values.map((value) => ({ at, value })),
+      this.pace(now),
+    );
+    return null;
+  }
+
+  /** Counts what was not answered; a damaged answer or a sleeping car says nothing about a reading. */
+  private note(group: readonly number[], answered: ReadonlySet<number>, isDamaged: boolean): void {
+    for (const pid of group) {
+      if (answered.has(pid)) this.unanswered.delete(pid);
+      else if (answered.size > 0 && !isDamaged) {
+        const times = (this.unanswered.get(pid) ?? 0) + 1;
+        this.unanswered.set(pid, times);
+        if (times >= GIVE_UP_AFTER) this.silent.push(pid);
+      }
+    }
+  }
+
+  private pace(now: number): Pace {
+    while ((this.arrivals[0]?.at ?? now) < now - PACE_MS) this.arrivals.shift();
+    const span = Math.min(PACE_MS, Math.max(250, now - (this.arrivals[0]?.at ?? now))) / 1000;
+    const byPid = new Map<number, number>();
+    for (const { pid } of this.arrivals) byPid.set(pid, (byPid.get(pid) ?? 0) + 1 / span);
+    return {
+      perSecond: this.arrivals.length / span,
+      byPid,
+      requestMs: this.requestMs,
+      silent: [...this.silent],
+    };
+  }
+
+  private wait(ms: number): Promise<void> {
+    const { clock, signal } = this.options;
+    return new Promise((resolve) => {
+      const end = () => {
+        cancel();
+        signal?.removeEventListener('abort', end);
+        resolve();
+      };
+      const cancel = clock.after(ms, end);
+      signal?.addEventListener('abort', end);
+    });
+  }
+}

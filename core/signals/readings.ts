@@ -1,0 +1,144 @@
+import type { ReadValue } from '@pincer/core/obd';
+
+/** Where a reading comes from: service 01 PID, and the part of it. */
+type Source = readonly [pid: string, part?: string];
+
+export interface ReadingKind {
+  title: string;
+  unit: string;
+  /** Sources in the order of preference. */
+  from: readonly Source[];
+  /** How often it is worth asking for, milliseconds: what swings often, what warms seldom. */
+  everyMs: number;
+}
+
+const kind = (title: string, unit: string, everyMs: number, ...from: Source[]): ReadingKind => ({
+  title,
+  unit,
+  everyMs,
+  from,
+});
+
+const FAST = 100;
+const OFTEN = 250;
+const SLOW = 2_000;
+const SELDOM = 10_000;
+
+/** The readings that rules speak of, in the units of the standard. */
+export const READINGS = {
+  engineSpeed: kind('Engine speed', 'rpm', FAST, ['0C']),
+  speed: kind('Vehicle speed', 'km/h', OFTEN, ['0D']),
+  coolant: kind('Coolant temperature', '°C', SLOW, ['05'], ['67', 'sensor 1']),
+  intake: kind('Intake air temperature', '°C', SLOW, ['0F'], ['68', 'bank 1 sensor 1']),
+  outside: kind('Outside air temperature', '°C', SELDOM, ['46']),
+  oil: kind('Oil temperature', '°C', SLOW, ['5C']),
+  manifold: kind('Manifold pressure', 'kPa', FAST, ['0B'], ['87', 'sensor A']),
+  airPressure: kind('Air pressure', 'kPa', SELDOM, ['33']),
+  airFlow: kind('Air flow', 'g/s', FAST, ['10'], ['66', 'sensor A']),
+  load: kind('Calculated load', '%', OFTEN, ['04']),
+  shortTrim: kind('Short-term trim, bank 1', '%', OFTEN, ['06']),
+  longTrim: kind('Long-term trim, bank 1', '%', SLOW, ['07']),
+  shortTrim2: kind('Short-term trim, bank 2', '%', OFTEN, ['08']),
+  longTrim2: kind('Long-term trim, bank 2', '%', SLOW, ['09']),
+  volts: kind('Control unit voltage', 'V', OFTEN, ['42']),
+  runTime: kind('Time since start', 's', SLOW, ['1F']),
+  throttle: kind('Throttle position', '%', FAST, ['11']),
+  throttleCommand: kind('Commanded throttle', '%', FAST, ['4C'], ['6C', 'commanded A']),
+  pedalD: kind('Pedal position D', '%', FAST, ['49']),
+  pedalE: kind('Pedal position E', '%', FAST, ['4A']),
+  timing: kind('Ignition timing', '°', OFTEN, ['0E']),
+  lambdaCommand: kind('Commanded lambda', 'λ', OFTEN, ['44']),
+  /** 2 is closed loop, by the standard's enumeration. */
+  fuelLoop: kind('Fuel system status', '', SLOW, ['03', 'system 1']),
+  frontOxygen: kind('Front oxygen sensor', 'V', FAST, ['14', 'voltage']),
+  rearOxygen: kind('Rear oxygen sensor', 'V', FAST, ['15', 'voltage']),
+  frontLambda: kind('Front wide-band lambda', 'λ', FAST, ['24', 'lambda'], ['34', 'lambda']),
+  catalyst: kind('Catalyst temperature', '°C', SLOW, ['3C']),
+  fuelLevel: kind('Fuel level', '%', SELDOM, ['2F']),
+  tankPressure: kind('Fuel vapour pressure', 'Pa', SLOW, ['32'], ['54']),
+  purge: kind('Vapour purge', '%', OFTEN, ['2E']),
+  rail: kind('Rail pressure', 'kPa', FAST, ['6D', 'pressure A'], ['23'], ['59']),
+  railTarget: kind('Commanded rail pressure', 'kPa', FAST, ['6D', 'commanded pressure A']),
+  egrCommand: kind('Commanded recirculation', '%', OFTEN, ['69', 'commanded A'], ['2C']),
+  egrActual: kind('Recirculation valve', '%', OFTEN, ['69', 'actual A']),
+  egrError: kind('Recirculation error', '%', OFTEN, ['2D'], ['69', 'error A']),
+  boost: kind('Boost pressure', 'kPa', FAST, ['70', 'sensor A']),
+  boostTarget: kind('Commanded boost pressure', 'kPa', FAST, ['70', 'commanded A']),
+  filterDrop: kind('Pressure lost over the particulate filter', 'kPa', OFTEN, ['7A', 'pressure difference']),
+  exhaustHeat: kind('Exhaust temperature', '°C', SLOW, ['78', 'sensor 1']),
+  filterHeat: kind('Particulate filter inlet', '°C', SLOW, ['7C', 'bank 1 inlet']),
+} as const satisfies Record<string, ReadingKind>;
+export type ReadingKey = keyof typeof READINGS;
+export const READING_KEYS = Object.keys(READINGS) as ReadingKey[];
+
+/** Whether a text names a reading. */
+export function isReadingKey(text: string): text is ReadingKey {
+  return Object.hasOwn(READINGS, text);
+}
+
+/** Differences that rules judge; taken at the moment of each sample, so that a change of both says nothing. */
+export const DERIVED = {
+  throttleGap: {
+    title: 'Throttle beside its command',
+    unit: '%',
+    of: ['throttle', 'throttleCommand'],
+    how: 'difference',
+  },
+  pedalRatio: { title: 'Pedal track D over E', unit: '', of: ['pedalD', 'pedalE'], how: 'ratio' },
+  railGap: { title: 'Rail pressure beside its target', unit: '%', of: ['rail', 'railTarget'], how: 'share' },
+  boostGap: { title: 'Boost beside its target', unit: '%', of: ['boost', 'boostTarget'], how: 'share' },
+  egrGap: {
+    title: 'Recirculation beside its command',
+    unit: '%',
+    of: ['egrActual', 'egrCommand'],
+    how: 'difference',
+  },
+  trimSum: { title: 'Short plus long trim', unit: '%', of: ['shortTrim', 'longTrim'], how: 'sum' },
+} as const satisfies Record<
+  string,
+  {
+    title: string;
+    unit: string;
+    of: readonly [ReadingKey, ReadingKey];
+    how: 'difference' | 'ratio' | 'share' | 'sum';
+  }
+>;
+export type DerivedKey = keyof typeof DERIVED;
+export type StatKey = ReadingKey | DerivedKey;
+
+/** A derived value from its two readings; null where it means nothing. */
+export function derive(key: DerivedKey, a: number, b: number): number | null {
+  switch (DERIVED[key].how) {
+    case 'difference':
+      return a - b;
+    case 'sum':
+      return a + b;
+    case 'ratio':
+      return Math.abs(b) < 0.5 ? null : a / b;
+    case 'share':
+      return Math.abs(b) < 1e-6 ? null : ((a - b) / b) * 100;
+  }
+}
+
+/** PIDs to ask for so that readings are recorded, each with the rate that the quickest of its readings needs. */
+export function wantedFor(
+  keys: Iterable<ReadingKey>,
+  offered: ReadonlySet<number>,
+): { pid: number; everyMs: number }[] {
+  const rates = new Map<number, number>();
+  for (const key of keys) {
+    const source = (READINGS[key].from as readonly Source[]).find(([pid]) =>
+      offered.has(Number.parseInt(pid, 16)),
+    );
+    if (!source) continue;
+    const pid = Number.parseInt(source[0], 16);
+    rates.set(pid, Math.min(rates.get(pid) ?? Infinity, READINGS[key].everyMs));
+  }
+  return [...rates].map(([pid, everyMs]) => ({ pid, everyMs }));
+}
+
+/** A value as a number: enumerated states that rules speak of by their raw number; null for other texts. */
+export function numberOf(value: ReadValue): number | null {
+  if (typeof value.value === 'number') return value.value;
+  return value.pid === '03' && typeof value.raw === 'number' && value.value !== null ? value.raw : null;
+}

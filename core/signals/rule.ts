@@ -1,0 +1,53 @@
+import type { StatKey } from './readings.ts';
+import type { EngineState, Stat, Window } from './window.ts';
+
+export type Verdict = 'sound' | 'odd' | 'impossible' | 'not-judged';
+
+/** What a rule finds where it can judge. */
+export interface Finding {
+  verdict: Exclude<Verdict, 'not-judged'>;
+  /** The arithmetic in words and numbers. */
+  measured: string;
+  /** Towards which side it is odd, where both are possible. */
+  side?: 'high' | 'low';
+}
+
+export interface Rule<Id extends string = string> {
+  id: Id;
+  title: string;
+  /** States in which the rule may judge. */
+  states: readonly EngineState[];
+  needs: readonly StatKey[];
+  /** Seconds that the state must have lasted; without it a single look is enough. */
+  seconds?: number;
+  /** Which engines it speaks of; all without it. */
+  engines?: 'petrol' | 'diesel';
+  expected: string;
+  /** Where the limit comes from. */
+  source: string;
+  toJudge: string;
+  /** @returns null when this window cannot be judged after all. */
+  judge: (of: (key: StatKey) => Stat, window: Window) => Finding | null;
+}
+
+export const RUNNING: readonly EngineState[] = ['idle-cold', 'idle-warm', 'raised', 'cruise', 'driving'];
+export const ANY: readonly EngineState[] = ['key-on', ...RUNNING, 'unknown'];
+export const MOVING: readonly EngineState[] = ['cruise', 'driving'];
+
+export const fixed = (value: number, digits = 0): string => value.toFixed(digits);
+
+/** Odd when it is over or under its limits. */
+export function within(value: number, low: number, high: number, measured: string): Finding {
+  if (value < low) return { verdict: 'odd', measured, side: 'low' };
+  return value > high ? { verdict: 'odd', measured, side: 'high' } : { verdict: 'sound', measured };
+}
+
+/** Odd when it does not hold. */
+export const holds = (isSound: boolean, measured: string, side?: Finding['side']): Finding => ({
+  verdict: isSound ? 'sound' : 'odd',
+  measured,
+  ...(side && !isSound ? { side } : {}),
+});
+
+/** Keeps a rule's id as a literal type. */
+export const rule = <Id extends string>(r: Rule<Id>): Rule<Id> => r;

@@ -1,0 +1,183 @@
+import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
+import { speedDensity } from '../speed-density.ts';
+
+/** Volumetric efficiency that a sound engine stays within. */
+const VE = { low: 0.55, high: 1.05 } as const;
+/** Allowance for the sensor and the moment, both ways. */
+const FLOW_MARGIN = 0.8;
+
+export const AIR_RULES = [
+  rule({
+    id: 'air-flow-dead',
+    title: 'Air flows while the engine runs',
+    states: RUNNING,
+    needs: ['airFlow', 'engineSpeed'],
+    expected: 'more than 0.5 g/s',
+    source: 'An engine that runs must breathe',
+    toJudge: 'Read with the engine running.',
+    judge: (of) => ({
+      verdict: of('airFlow').max < 0.5 ? 'impossible' : 'sound',
+      measured: `${fixed(of('airFlow').max, 1)} g/s at ${fixed(of('engineSpeed').mean)} rpm`,
+    }),
+  }),
+  rule({
+    id: 'air-flow-rest',
+    title: 'No air flows while the engine stands',
+    states: ['key-on'],
+    needs: ['airFlow'],
+    expected: 'under 1 g/s',
+    source: 'A standing engine does not breathe',
+    toJudge: 'Read with the ignition on and the engine off.',
+    judge: (of) => holds(of('airFlow').mean < 1, `${fixed(of('airFlow').mean, 2)} g/s`, 'high'),
+  }),
+  rule({
+    id: 'air-flow-fits',
+    title: 'Air flow fits speed and pressure',
+    states: RUNNING,
+    needs: ['airFlow', 'engineSpeed', 'manifold', 'intake'],
+    expected: 'what displacement, speed, pressure and temperature ask for',
+    source: 'Speed-density relation, volumetric efficiency 0.55 to 1.05',
+    toJudge: 'Read with the engine running; the vehicle’s displacement must be known.',
+    judge: (of, w) => {
+      const flow = of('airFlow').mean;
+      const { displacement, isDiesel } = w.engine;
+      if (displacement === null || flow < 0.5 || of('intake').mean <= -38) return null;
+      // Exhaust that is led back fills the cylinder without passing the sensor; how much, only the valve knows.
+      if (isDiesel && (w.stats['egrCommand']?.max ?? 100) > 3) return null;
+      const at = (ve: number) =>
+        speedDensity(ve, displacement, of('engineSpeed').mean, of('manifold').mean, of('intake').mean);
+      const [low, high] = [at(VE.low) * FLOW_MARGIN, at(VE.high) / FLOW_MARGIN];
+      return within(flow, low, high, `${fixed(flow, 1)} g/s, computed ${fixed(low, 1)} to ${fixed(high, 1)}`);
+    },
+  }),
+  rule({
+    id: 'manifold-key-on',
+    title: 'Manifold pressure equals the day’s air',
+    states: ['key-on'],
+    needs: ['manifold'],
+    expected: 'the day’s air pressure within 5 kPa; 101 kPa at the sea',
+    source: 'With the engine off the manifold is open to the air',
+    toJudge: 'Read with the ignition on and the engine off.',
+    judge: (of, w) => {
+      const air = w.stats['airPressure']?.mean ?? null;
+      const p = of('manifold').mean;
+      // Without a pressure of the day any place up to about 2,500 m is possible.
+      const low = air === null ? 74 : air - 5;
+      const measured = `${fixed(p)} kPa, air ${air === null ? 'not measured' : `${fixed(air)} kPa`}`;
+      return within(p, low, (air ?? 101) + 5, measured);
+    },
+  }),
+  rule({
+    id: 'air-pressure-possible',
+    title: 'Air pressure is possible',
+    states: ANY,
+    needs: ['airPressure'],
+    expected: '60 to 106 kPa, from 4,000 m to the sea',
+    source: '101 kPa at the sea, less about 1.2 for each 100 m',
+    toJudge: 'Read once with the ignition on.',
+    judge: (of) => within(of('airPressure').mean, 60, 106, `${fixed(of('airPressure').mean)} kPa`),
+  }),
+  rule({
+    id: 'manifold-idle',
+    title: 'Manifold pressure at idle',
+    states: ['idle-warm'],
+    needs: ['manifold'],
+    engines: 'petrol',
+    expected: '25 to 45 kPa, warm petrol engine',
+    source: 'Workshop practice; motorcycles up to 55',
+    toJudge: 'Read at idle with the engine warm.',
+    judge: (of, w) => {
+      const p = of('manifold').mean;
+      return within(p, 18, w.engine.isMotorcycle ? 58 : 50, `${fixed(p)} kPa`);
+    },
+  }),
+  rule({
+    id: 'manifold-raised',
+    title: 'Manifold pressure without load',
+    states: ['raised'],
+    needs: ['manifold'],
+    engines: 'petrol',
+    expected: 'under 42 kPa, holding speed in neutral',
+    source:
+      'A free engine without load hardly opens its throttle; a blocked exhaust or a stuck sensor raises it',
+    toJudge: 'Hold 2,500 rpm in neutral, warm.',
+    // A fast cold idle is not yet a raised engine.
+    judge: (of, w) =>
+      (w.stats['engineSpeed']?.mean ?? 0) < 1_800
+        ? null
+        : within(of('manifold').mean, 15, 42, `${fixed(of('manifold').mean)} kPa`),
+  }),
+  rule({
+    id: 'manifold-follows',
+    title: 'Manifold pressure follows the throttle',
+    states: ['idle-warm', 'raised', 'driving', 'cruise'],
+    needs: ['manifold', 'throttle'],
+    engines: 'petrol',
+    seconds: 5,
+    expected: 'moves with the throttle',
+    source: 'A pressure that does not move with the throttle is stuck, or its hose is off',
+    toJudge: 'Record while you rev and release.',
+    judge: (of) => {
+      const [p, t] = [of('manifold'), of('throttle')];
+      if (t.max - t.min < 12) return null;
+      const moved = p.max - p.min;
+      return holds(moved >= 3, `${fixed(moved)} kPa while the throttle moved ${fixed(t.max - t.min)} %`);
+    },
+  }),
+  rule({
+    id: 'manifold-alive',
+    title: 'Manifold pressure is never quite still',
+    states: ['idle-cold', 'idle-warm', 'raised'],
+    needs: ['manifold', 'engineSpeed'],
+    seconds: 30,
+    expected: 'wavers with each breath of the engine',
+    source: 'A sensor that tells the same number for half a minute of running is stuck',
+    toJudge: 'Record half a minute at idle.',
+    judge: (of) => {
+      const p = of('manifold');
+      if (p.count < 60) return null;
+      return holds(p.max - p.min > 0, `${fixed(p.min)} to ${fixed(p.max)} kPa in ${p.count} looks`);
+    },
+  }),
+  rule({
+    id: 'load-idle',
+    title: 'Load at idle',
+    states: ['idle-warm'],
+    needs: ['load'],
+    expected: '10 to 45 %',
+    source: 'Workshop practice, nothing switched on',
+    toJudge: 'Read at idle with the engine warm.',
+    judge: (of) => within(of('load').mean, 5, 50, `${fixed(of('load').mean)} %`),
+  }),
+  rule({
+    id: 'idle-speed',
+    title: 'Idle speed',
+    states: ['idle-warm'],
+    needs: ['engineSpeed'],
+    expected: '600 to 1,000 rpm warm; motorcycles 1,000 to 1,600',
+    source: 'Workshop practice; the handbook’s figure wins',
+    toJudge: 'Read at idle with the engine warm.',
+    judge: (of, w) => {
+      const rpm = of('engineSpeed').mean;
+      return w.engine.isMotorcycle
+        ? within(rpm, 950, 1_700, `${fixed(rpm)} rpm`)
+        : within(rpm, 550, 1_050, `${fixed(rpm)} rpm`);
+    },
+  }),
+  rule({
+    id: 'idle-steady',
+    title: 'Idle is steady',
+    states: ['idle-warm'],
+    needs: ['engineSpeed'],
+    seconds: 10,
+    expected: 'within 100 rpm over ten seconds',
+    source: 'Workshop practice; a missing cylinder makes it waver',
+    toJudge: 'Record ten seconds at warm idle, feet off.',
+    judge: (of, w) => {
+      // Without a coolant temperature nobody knows whether it is still on its way down from the cold idle.
+      if ((w.stats['coolant']?.mean ?? -40) <= -38) return null;
+      const { min, max } = of('engineSpeed');
+      return holds(max - min <= 100, `${fixed(min)} to ${fixed(max)} rpm`);
+    },
+  }),
+] as const;

@@ -1,0 +1,132 @@
+import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
+
+export const DIESEL_RULES = [
+  rule({
+    id: 'boost-key-on',
+    title: 'Boost sensor equals the air, engine off',
+    states: ['key-on'],
+    needs: ['boost'],
+    expected: 'the day’s air pressure within 5 kPa',
+    source: 'Nothing charges while the engine stands',
+    toJudge: 'Read with the ignition on and the engine off.',
+    judge: (of, w) => {
+      const air = w.stats['airPressure']?.mean ?? w.stats['manifold']?.mean ?? 101;
+      return within(
+        of('boost').mean,
+        air - 6,
+        air + 6,
+        `${fixed(of('boost').mean)} kPa, air ${fixed(air)} kPa`,
+      );
+    },
+  }),
+  rule({
+    id: 'boost-follows',
+    title: 'Boost follows its target',
+    states: ['driving', 'cruise', 'raised'],
+    needs: ['boost', 'boostTarget', 'boostGap'],
+    expected: 'within 12 % of what is asked for under load',
+    source: 'Control units set a code at about 20 % for some seconds',
+    toJudge: 'Record a pull uphill in a middle gear; a passenger reads.',
+    judge: (of) => {
+      // With little asked for, leaks hardly show.
+      if (of('boostTarget').mean < 130) return null;
+      const gap = of('boostGap').mean;
+      return within(
+        gap,
+        -12,
+        12,
+        `${fixed(of('boost').mean)} kPa, asked for ${fixed(of('boostTarget').mean)}: ${fixed(gap)} %`,
+      );
+    },
+  }),
+  rule({
+    id: 'egr-follows',
+    title: 'Recirculation valve follows its command',
+    states: RUNNING,
+    needs: ['egrActual', 'egrCommand', 'egrGap'],
+    expected: 'within 12 % of its command',
+    source: 'Control units set a code at 15 to 20 %',
+    toJudge: 'Read warm at idle, then at a steady speed.',
+    judge: (of) =>
+      within(
+        of('egrGap').mean,
+        -12,
+        12,
+        `${fixed(of('egrActual').mean)} %, asked for ${fixed(of('egrCommand').mean)} %`,
+      ),
+  }),
+  rule({
+    id: 'egr-error',
+    title: 'Recirculation error is small',
+    states: RUNNING,
+    needs: ['egrError', 'egrCommand'],
+    expected: 'within ±40 % of the command',
+    source: 'The reading is (actual − commanded) / commanded; it means nothing with nothing commanded',
+    toJudge: 'Read warm, while recirculation is commanded.',
+    judge: (of) => {
+      if (of('egrCommand').mean < 5) return null;
+      return within(
+        of('egrError').mean,
+        -40,
+        40,
+        `${fixed(of('egrError').mean)} % with ${fixed(of('egrCommand').mean)} % commanded`,
+      );
+    },
+  }),
+  rule({
+    id: 'filter-zero',
+    title: 'Filter pressure is nothing, engine off',
+    states: ['key-on'],
+    needs: ['filterDrop'],
+    expected: 'within 0.5 kPa of nothing',
+    source: 'Without flow no pressure is lost',
+    toJudge: 'Read with the ignition on and the engine off.',
+    judge: (of) => within(of('filterDrop').mean, -0.5, 0.5, `${fixed(of('filterDrop').mean, 1)} kPa`),
+  }),
+  rule({
+    id: 'filter-pressure',
+    title: 'Filter pressure against flow',
+    states: ['idle-warm', 'raised', 'cruise', 'driving'],
+    needs: ['filterDrop', 'engineSpeed'],
+    expected: 'up to 2 kPa at idle, growing with flow; 8 kPa at 2,500 rpm without load',
+    source: 'Workshop practice: soot and ash raise it; near nothing at speed means a cracked filter or hose',
+    toJudge: 'Read warm at idle and while holding 2,500 rpm.',
+    judge: (of, w) => {
+      const drop = of('filterDrop').mean;
+      const rpm = of('engineSpeed').mean;
+      const boost = Math.max(1, (w.stats['manifold']?.mean ?? 100) / 100);
+      const limit = 2.4 * (rpm / 1_000) ** 1.3 * boost;
+      const measured = `${fixed(drop, 1)} kPa at ${fixed(rpm)} rpm, limit ${fixed(limit, 1)}`;
+      if (rpm > 2_000 && drop < 0.3) return holds(false, measured, 'low');
+      return holds(drop <= limit, measured, 'high');
+    },
+  }),
+  rule({
+    id: 'exhaust-heat-possible',
+    title: 'Exhaust temperature is possible',
+    states: ANY,
+    needs: ['exhaustHeat'],
+    expected: '−30 to 900 °C',
+    source: 'Open circuits read the end of the scale',
+    toJudge: 'Read once with the ignition on.',
+    judge: (of) => {
+      const t = of('exhaustHeat').mean;
+      const measured = `${fixed(t)} °C`;
+      return t < -30 || t > 900 ? { verdict: 'impossible', measured } : { verdict: 'sound', measured };
+    },
+  }),
+  rule({
+    id: 'filter-heat',
+    title: 'Heat before and after agree cold',
+    states: ['key-on'],
+    needs: ['exhaustHeat', 'filterHeat', 'coolant'],
+    expected: 'within 30 °C of each other and of the engine, cold',
+    source: 'After a night everything is as warm as the air',
+    toJudge: 'Read before the first start of the day.',
+    judge: (of) => {
+      if (of('coolant').mean > 40) return null;
+      const [a, b] = [of('exhaustHeat').mean, of('filterHeat').mean];
+      return holds(Math.abs(a - b) <= 30, `${fixed(a)} and ${fixed(b)} °C`);
+    },
+  }),
+] as const;

@@ -1,0 +1,100 @@
+import { RUNNING, fixed, holds, rule, within } from '../rule.ts';
+import type { Window } from '../window.ts';
+
+/** By the standard's enumeration of the fuel system's status. */
+const CLOSED_LOOP = 2;
+/** Whether the mixture is steered by the sensor; where the car does not tell, a warm engine is. */
+const isSteered = (w: Window): boolean => {
+  const loop = w.stats['fuelLoop']?.last;
+  const coolant = w.stats['coolant']?.mean ?? 90;
+  return loop === undefined ? coolant >= 60 || coolant <= -38 : loop === CLOSED_LOOP;
+};
+
+export const EXHAUST_RULES = [
+  rule({
+    id: 'front-oxygen-swings',
+    title: 'Front oxygen sensor swings',
+    states: ['raised', 'cruise'],
+    needs: ['frontOxygen', 'coolant'],
+    engines: 'petrol',
+    seconds: 8,
+    expected: 'several times in ten seconds at 2,500 rpm',
+    source: 'Narrow-band sensors cross 0.45 V each time the mixture is corrected',
+    toJudge: 'Record ten seconds at 2,500 rpm, warm.',
+    judge: (of, w) => {
+      if (!isSteered(w)) return null;
+      const s = of('frontOxygen');
+      if (s.count < 20) return null;
+      return holds(
+        s.swings >= 4,
+        `${fixed(s.swings)} times in ten seconds, ${fixed(s.min, 2)} to ${fixed(s.max, 2)} V`,
+      );
+    },
+  }),
+  rule({
+    id: 'front-oxygen-range',
+    title: 'Front oxygen sensor reaches both ends',
+    states: ['raised', 'cruise', 'idle-warm'],
+    needs: ['frontOxygen', 'coolant'],
+    engines: 'petrol',
+    seconds: 8,
+    expected: 'from under 0.3 to over 0.6 V',
+    source: 'A hot narrow-band sensor swings 0.1 to 0.9 V',
+    toJudge: 'Record ten seconds at 2,500 rpm, warm.',
+    judge: (of, w) => {
+      if (!isSteered(w)) return null;
+      const { min, max, count } = of('frontOxygen');
+      if (count < 20) return null;
+      return holds(min < 0.3 && max > 0.6, `${fixed(min, 2)} to ${fixed(max, 2)} V`);
+    },
+  }),
+  rule({
+    id: 'rear-oxygen-steady',
+    title: 'Rear oxygen sensor is calm',
+    states: ['raised', 'cruise'],
+    needs: ['frontOxygen', 'rearOxygen', 'coolant'],
+    engines: 'petrol',
+    seconds: 8,
+    expected: 'moves less than half as far as the front one, steady at 0.6 to 0.7 V',
+    source: 'A sound hot catalyst stores oxygen and evens the swings out',
+    toJudge: 'Record ten seconds at 2,500 rpm after a warm run.',
+    judge: (of, w) => {
+      if (!isSteered(w)) return null;
+      const [f, r] = [of('frontOxygen'), of('rearOxygen')];
+      const [front, rear] = [f.max - f.min, r.max - r.min];
+      if (front < 0.2 || r.count < 20) return null;
+      return holds(
+        rear < front * 0.5,
+        `rear moves ${fixed(rear, 2)} V, front ${fixed(front, 2)} V: ${fixed((rear / front) * 100)} %`,
+      );
+    },
+  }),
+  rule({
+    id: 'front-lambda',
+    title: 'Mixture by the wide-band sensor',
+    states: ['idle-warm', 'raised', 'cruise'],
+    needs: ['frontLambda', 'coolant'],
+    engines: 'petrol',
+    expected: 'λ 0.97 to 1.03 once warm',
+    source: 'Closed loop steers to λ 1',
+    toJudge: 'Read warm, without pulling hard.',
+    judge: (of, w) => {
+      if (!isSteered(w)) return null;
+      return within(of('frontLambda').mean, 0.95, 1.05, `λ ${fixed(of('frontLambda').mean, 2)}`);
+    },
+  }),
+  rule({
+    id: 'catalyst-heat',
+    title: 'Catalyst temperature',
+    states: RUNNING,
+    needs: ['catalyst'],
+    engines: 'petrol',
+    expected: '250 to 850 °C at work',
+    source: 'It lights off at about 250 °C and ages fast above 900 °C; unburnt fuel heats it',
+    toJudge: 'Read after ten minutes of driving.',
+    judge: (of) => {
+      const t = of('catalyst').max;
+      return holds(t <= 850, `${fixed(t)} °C`, 'high');
+    },
+  }),
+] as const;

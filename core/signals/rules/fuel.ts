@@ -1,0 +1,146 @@
+import { ANY, RUNNING, fixed, holds, rule, within, type Rule } from '../rule.ts';
+import type { EngineState } from '../window.ts';
+
+const trims = <Id extends string>(
+  id: Id,
+  title: string,
+  states: readonly EngineState[],
+  toJudge: string,
+): Rule<Id> =>
+  rule({
+    id,
+    title,
+    states,
+    needs: ['shortTrim', 'longTrim'],
+    engines: 'petrol',
+    expected: 'short plus long trim within ±10 %',
+    source: 'Workshop practice; the codes for lean and rich set at about ±25 %',
+    toJudge,
+    judge: (of, w) => {
+      const coolant = w.stats['coolant']?.mean;
+      if (coolant !== undefined && coolant < 60 && coolant > -38) return null;
+      const [short, long] = [of('shortTrim').mean, of('longTrim').mean];
+      return within(short + long, -10, 10, `${fixed(short)} + ${fixed(long)} = ${fixed(short + long)} %`);
+    },
+  });
+
+export const FUEL_RULES = [
+  trims('trims-idle', 'Mixture correction at idle', ['idle-warm'], 'Read at idle with the engine warm.'),
+  trims(
+    'trims-load',
+    'Mixture correction above idle',
+    ['raised', 'driving', 'cruise'],
+    'Read while holding 2,500 rpm, warm.',
+  ),
+  rule({
+    id: 'trims-banks',
+    title: 'Both banks are corrected alike',
+    states: ['idle-warm', 'raised', 'driving', 'cruise'],
+    needs: ['longTrim', 'longTrim2'],
+    engines: 'petrol',
+    expected: 'within 10 % of each other',
+    source: 'What both banks share moves both; one alone is on that side',
+    toJudge: 'Read warm; engines with two banks only.',
+    judge: (of) => {
+      const [a, b] = [of('longTrim').mean, of('longTrim2').mean];
+      return holds(Math.abs(a - b) <= 10, `bank 1 ${fixed(a)} %, bank 2 ${fixed(b)} %`);
+    },
+  }),
+  rule({
+    id: 'lambda-command',
+    title: 'Mixture asked for',
+    states: ['idle-warm', 'raised', 'cruise'],
+    needs: ['lambdaCommand', 'coolant'],
+    engines: 'petrol',
+    expected: 'λ 0.97 to 1.03 once warm',
+    source: 'Closed loop steers to λ 1 for the catalyst',
+    toJudge: 'Read warm, without pulling hard.',
+    judge: (of, w) => {
+      const isOpenLoop = (w.stats['fuelLoop']?.last ?? 2) !== 2;
+      if (of('coolant').mean < 60 || isOpenLoop) return null;
+      return within(of('lambdaCommand').mean, 0.96, 1.04, `λ ${fixed(of('lambdaCommand').mean, 2)}`);
+    },
+  }),
+  rule({
+    id: 'rail-follows',
+    title: 'Rail pressure follows its target',
+    states: ['idle-cold', 'idle-warm', 'raised', 'driving', 'cruise'],
+    needs: ['railGap', 'rail', 'railTarget'],
+    expected: 'within 10 % of what is asked for',
+    source: 'Control units set a code at 15 to 25 % for some seconds',
+    toJudge: 'Read with the engine running.',
+    judge: (of) => {
+      const gap = of('railGap').mean;
+      const bar = (kpa: number) => fixed(kpa / 100);
+      return within(
+        gap,
+        -10,
+        10,
+        `${bar(of('rail').mean)} bar, asked for ${bar(of('railTarget').mean)}: ${fixed(gap)} %`,
+      );
+    },
+  }),
+  rule({
+    id: 'rail-idle',
+    title: 'Rail pressure at idle',
+    states: ['idle-cold', 'idle-warm'],
+    needs: ['rail'],
+    engines: 'diesel',
+    expected: '200 to 500 bar, common-rail diesel',
+    source: 'Workshop practice; the manual’s figure wins',
+    toJudge: 'Read at idle.',
+    judge: (of) => within(of('rail').mean / 100, 180, 600, `${fixed(of('rail').mean / 100)} bar`),
+  }),
+  rule({
+    id: 'fuel-level-possible',
+    title: 'Fuel level is possible',
+    states: ANY,
+    needs: ['fuelLevel'],
+    expected: '1 to 100 %, and steady while it stands',
+    source: 'An open sender reads nothing, a shorted one full',
+    toJudge: 'Read once with the ignition on.',
+    judge: (of, w) => {
+      const { min, max, mean } = of('fuelLevel');
+      const isStanding = (w.stats['speed']?.max ?? 0) < 1;
+      if (isStanding && max - min > 12) return holds(false, `${fixed(min)} to ${fixed(max)} % standing`);
+      return within(mean, 1, 100, `${fixed(mean)} %`);
+    },
+  }),
+  rule({
+    id: 'tank-pressure',
+    title: 'Fuel vapour pressure',
+    states: ANY,
+    needs: ['tankPressure'],
+    engines: 'petrol',
+    expected: 'within 2.5 kPa of the air',
+    source: 'Tanks are tested at 0.5 to 1.5 kPa; more opens the cap’s valve',
+    toJudge: 'Read once with the ignition on.',
+    judge: (of) => within(of('tankPressure').mean, -2_500, 2_500, `${fixed(of('tankPressure').mean)} Pa`),
+  }),
+  rule({
+    id: 'timing-idle',
+    title: 'Ignition timing at idle',
+    states: ['idle-warm'],
+    needs: ['timing'],
+    engines: 'petrol',
+    expected: '0 to 20° before top dead centre, wavering',
+    source: 'Workshop practice; idle is steered with the timing',
+    toJudge: 'Read at idle with the engine warm.',
+    judge: (of) => within(of('timing').mean, -5, 25, `${fixed(of('timing').mean)}°`),
+  }),
+  rule({
+    id: 'run-time-counts',
+    title: 'Time since start counts',
+    states: RUNNING,
+    needs: ['runTime'],
+    seconds: 10,
+    expected: 'a second each second',
+    source: 'The control unit counts from each start; standing still it has restarted or is asleep',
+    toJudge: 'Record ten seconds with the engine running.',
+    judge: (of, w) => {
+      const counted = of('runTime').last - of('runTime').first;
+      if (of('runTime').count < 3) return null;
+      return holds(counted > 0, `${fixed(counted)} s counted in ${fixed(w.seconds)} s`);
+    },
+  }),
+] as const;

@@ -1,0 +1,64 @@
+import { ANY, fixed, holds, rule, within } from '../rule.ts';
+
+/** Ratios that two pedal tracks are built to: equal, or one at half. */
+const RATIOS = [1, 2, 0.5] as const;
+
+export const THROTTLE_RULES = [
+  rule({
+    id: 'pedal-tracks',
+    title: 'Both pedal tracks agree',
+    states: ANY,
+    needs: ['pedalD', 'pedalE', 'pedalRatio'],
+    expected: 'one the same as, or half of, the other, within a tenth',
+    source: 'Two tracks of fixed ratio check each other; the limit is that of the control units',
+    toJudge: 'Read once with the ignition on.',
+    judge: (of) => {
+      const r = of('pedalRatio');
+      const off = (x: number) => Math.min(...RATIOS.map((k) => Math.abs(x / k - 1)));
+      const worst = Math.max(off(r.min), off(r.max));
+      return holds(
+        worst <= 0.1,
+        `${fixed(of('pedalD').last)} % and ${fixed(of('pedalE').last)} %: ${fixed(r.last, 2)} to 1, ${fixed(worst * 100)} % off`,
+      );
+    },
+  }),
+  rule({
+    id: 'pedal-rest',
+    title: 'Pedal at rest',
+    states: ['key-on'],
+    needs: ['pedalD'],
+    expected: '5 to 25 % untouched',
+    source: 'Sensors rest above nothing, so that a broken wire is told from a foot off',
+    toJudge: 'Ignition on, foot off the pedal.',
+    judge: (of) => within(of('pedalD').min, 2, 30, `${fixed(of('pedalD').min)} %`),
+  }),
+  rule({
+    id: 'throttle-follows',
+    title: 'Throttle follows its command',
+    states: ANY,
+    needs: ['throttleGap', 'throttle', 'throttleCommand'],
+    expected: 'within 4 % once it has moved',
+    source: 'Control units set a code at 5 to 10 % for half a second',
+    toJudge: 'Read once; better, record while you rev.',
+    judge: (of) => {
+      const gap = of('throttleGap').mean;
+      return within(
+        gap,
+        -5,
+        5,
+        `${fixed(of('throttle').mean)} %, asked for ${fixed(of('throttleCommand').mean)} %`,
+      );
+    },
+  }),
+  rule({
+    id: 'throttle-idle',
+    title: 'Throttle nearly shut at idle',
+    states: ['idle-warm'],
+    needs: ['throttle'],
+    engines: 'petrol',
+    expected: '5 to 22 % by its sensor',
+    source: 'Workshop practice; carbon makes it open further to keep the idle',
+    toJudge: 'Read at idle with the engine warm.',
+    judge: (of) => within(of('throttle').mean, 3, 24, `${fixed(of('throttle').mean)} %`),
+  }),
+] as const;

@@ -1,0 +1,77 @@
+import { RULES, judge, wantedFor, windowsOf, READING_KEYS, type Judgement } from '@pincer/core/signals';
+import {
+  CARS,
+  COLD_RUN,
+  WARM_RUN,
+  StandIn,
+  VirtualClock,
+  recordStandIn,
+  type CarPlan,
+  type Fault,
+} from '@pincer/simulator';
+
+/** What the rules say of one whole run of a stand-in with a fault, or sound. */
+export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Promise<Judgement[]> {
+  const clock = new VirtualClock();
+  const car = new StandIn({
+    car: plan,
+    faults: fault ? [fault] : [],
+    seed,
+    clock,
+    temperament: 'quick',
+    tripsBefore: 0,
+  });
+  car.engine.soak();
+  const wanted = wantedFor(READING_KEYS, new Set(plan.livePids));
+  const cold = await recordStandIn(car, clock, wanted, COLD_RUN, 'clone');
+  car.warmUp();
+  const warm = await recordStandIn(car, clock, wanted, WARM_RUN, 'clone');
+  const engine = {
+    displacement: plan.displacement,
+    cylinders: plan.cylinders,
+    isDiesel: plan.ignition === 'compression',
+    isMotorcycle: plan.id === 'kestrine',
+  };
+  return judge([...windowsOf(cold, engine), ...windowsOf(warm, engine)]);
+}
+
+export interface ConfusionRow {
+  car: string;
+  fault: string;
+  /** Rules that found something odd or impossible. */
+  odd: string[];
+  judged: number;
+}
+
+/** Every fault of every stand-in against every rule. */
+export async function confusionTable(): Promise<ConfusionRow[]> {
+  const rows: ConfusionRow[] = [];
+  for (const plan of CARS) {
+    for (const fault of [null, ...plan.faults]) {
+      const judgements = await judgeRun(plan, fault);
+      rows.push({
+        car: plan.title,
+        fault: fault ? ('cylinder' in fault ? `${fault.kind} ${fault.cylinder}` : fault.kind) : 'sound',
+        odd: judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible').map((j) => j.rule),
+        judged: judgements.filter((j) => j.verdict !== 'not-judged').length,
+      });
+    }
+  }
+  return rows;
+}
+
+/** The table as Markdown. */
+export function confusionMarkdown(rows: readonly ConfusionRow[]): string {
+  return [
+    '# Which rule finds which fault',
+    '',
+    'Written by `npm run confusion` and kept up to date by a test: each made-up vehicle is recorded through the real',
+    'session and sampler over two runs (key on and cold idle; warm idle, 2,500 rpm, cruise, hill), sound and with each of its',
+    `faults, and judged by all ${RULES.length} rules. A fault that shows in codes only, or only in another circumstance, trips none.`,
+    '',
+    '| vehicle | fault | judged | found odd or impossible by |',
+    '| --- | --- | --- | --- |',
+    ...rows.map((r) => `| ${r.car} | ${r.fault} | ${r.judged} | ${r.odd.join(', ') || 'none'} |`),
+    '',
+  ].join('\n');
+}
