@@ -26,3 +26,4 @@ export {
   type Recurrence,
   type StoredConditions,
 } from './stored-conditions.ts';
+export { testViews, type TestView } from './test-views.ts';

@@ -116,32 +116,41 @@ export interface StoredConditions {
   recurring: Recurrence[];
 }
 
+function warmthWord(coolant: number): string {
+  if (coolant < 40) return 'cold';
+  return coolant < WARM ? 'half warm' : 'warm';
+}
+
+function placeWord(speed: number, rpm: number): string {
+  if (speed > STANDING) return speed <= TOWN ? 'in traffic' : 'on the open road';
+  if (rpm < 40) return 'standing, engine off';
+  return rpm < 1_800 ? 'idling' : 'standing, revved';
+}
+
+function loadWord(load: number): string {
+  if (load > HIGH_LOAD) return 'high load';
+  return load < LIGHT_LOAD ? 'light load' : 'medium load';
+}
+
+const sinceStart = (seconds: number): string =>
+  seconds < 90
+    ? `${Math.round(seconds)} seconds after the start`
+    : `${Math.round(seconds / 60)} minutes after the start`;
+
 /** The stored moment in one sentence. */
 export function frameSentence(w: StoredWindow): string {
-  const [coolant, load, speed, rpm, run] = ['coolant', 'load', 'speed', 'engineSpeed', 'runTime'].map((k) =>
-    mean(w, k),
-  );
+  const speed = mean(w, 'speed');
+  const rpm = mean(w, 'engineSpeed') ?? 0;
+  const coolant = mean(w, 'coolant');
+  const load = mean(w, 'load');
+  const run = mean(w, 'runTime');
   const parts = [
-    coolant == null || coolant <= -38 ? null : coolant < 40 ? 'cold' : coolant < WARM ? 'half warm' : 'warm',
-    speed == null
-      ? null
-      : speed > STANDING
-        ? speed <= TOWN
-          ? 'in traffic'
-          : 'on the open road'
-        : rpm == null || rpm < 40
-          ? 'standing, engine off'
-          : rpm < 1_800
-            ? 'idling'
-            : 'standing, revved',
-    load == null ? null : load > HIGH_LOAD ? 'high load' : load < LIGHT_LOAD ? 'light load' : 'medium load',
-    speed != null && speed > STANDING ? `${Math.round(speed)} km/h` : null,
-    rpm == null || rpm < 40 ? null : `${Math.round(rpm).toLocaleString('en-GB')} rpm`,
-    run == null
-      ? null
-      : run < 90
-        ? `${Math.round(run)} seconds after the start`
-        : `${Math.round(run / 60)} minutes after the start`,
+    coolant === null || coolant <= -38 ? null : warmthWord(coolant),
+    speed === null ? null : placeWord(speed, rpm),
+    load === null ? null : loadWord(load),
+    speed === null || speed <= STANDING ? null : `${Math.round(speed)} km/h`,
+    rpm < 40 ? null : `${Math.round(rpm).toLocaleString('en-GB')} rpm`,
+    run === null ? null : sinceStart(run),
   ].filter((p) => p !== null);
   const text = parts.join(', ');
   return text === ''

@@ -39,3 +39,4 @@ export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type W
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';
 export { faultWords, type FaultWords } from './words.ts';
+export { CandumpValues, type CandumpReport } from './recording-from-candump.ts';

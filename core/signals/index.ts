@@ -49,3 +49,15 @@ export {
   type TestResult,
   type Window,
 } from './window.ts';
+export { RecordingRows, recordingRows, type RowsReport } from './recording-rows.ts';
+export {
+  GUIDED_STEPS,
+  GuidedWatch,
+  offeredFor,
+  type GuidedState,
+  type GuidedStep,
+  type GuidedStepId,
+} from './guided.ts';
+export { DropOutWatch, responseAt, type DropOut, type Response } from './response.ts';
+export { WATCH_FOR, watchList } from './watch-list.ts';
+export { expectedBand } from './expected-band.ts';

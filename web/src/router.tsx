@@ -16,6 +16,10 @@ export const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="light" replace /> },
           {
+            path: 'watch',
+            lazy: async () => ({ Component: (await import('./stations/watch/watch.tsx')).Watch }),
+          },
+          {
             path: ':station',
             lazy: async () => ({ Component: (await import('./stations/station.tsx')).Station }),
           },

@@ -55,6 +55,8 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
       const after = entry.continues ? ', gone on with after a cut' : '';
       return `${what}${after}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
     }
+    case 'recording':
+      return `${entry.file ? 'Recording brought in' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;
     case 'check': {
       const [id = '', cylinder] = entry.check.split(':');
       const check = checkById(id);

@@ -5,6 +5,7 @@ import { createLinkService, type LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
+import { watchSlice } from './watch-slice.ts';
 
 export const store = configureStore({
   reducer: {
@@ -12,6 +13,7 @@ export const store = configureStore({
     settings: settingsSlice.reducer,
     drafts: draftsSlice.reducer,
     link: linkSlice.reducer,
+    watch: watchSlice.reducer,
   },
   middleware: (getDefault) => getDefault({ thunk: { extraArgument: { link: createLinkService() } } }),
 });

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { CauseView, Fact } from '@pincer/core/assess';
 import { BUTTON } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
@@ -29,6 +29,11 @@ export function Narrow() {
       + Something you saw or did
     </button>
   );
+  const watch = (
+    <Link className={`${BUTTON.plain} w-full`} to="../watch">
+      Watch the readings
+    </Link>
+  );
   const readings = new Set(car.map((f) => f.entry).filter((e) => e !== null)).size;
   const carCaption = `from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
   const checks = owner.filter((f) => f.kind === 'check').length;
@@ -44,6 +49,7 @@ export function Narrow() {
         >
           <Jaw side="car" title="The car says" caption={carCaption}>
             <JawFacts facts={car} selected={selected} />
+            {watch}
           </Jaw>
           <div className="relative z-10 min-h-0 overflow-y-auto px-3.5">
             <Causes causes={causes} none={assessment.none} selected={selected?.id} onSelect={select} />
@@ -67,7 +73,7 @@ export function Narrow() {
             onOpenChange={() => setPulled(null)}
           >
             <JawFacts facts={pulled === 'owner' ? owner : car} selected={selected} />
-            {pulled === 'owner' ? add : null}
+            {pulled === 'owner' ? add : watch}
           </Dialog>
         </div>
       )}

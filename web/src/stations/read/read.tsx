@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { readingView, type ClearedLately } from '@pincer/core/assess';
+import { readingView, storedConditions, testViews, type ClearedLately } from '@pincer/core/assess';
 import type { ReadValue, Reading } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
@@ -16,6 +16,8 @@ import { StationPage } from '../station-page.tsx';
 import { ByHand } from './by-hand.tsx';
 import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
+import { OwnTests } from './own-tests.tsx';
+import { Stored } from './stored.tsx';
 
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
@@ -130,9 +132,12 @@ export function Read() {
           ) : null}
           <CodesByUnit view={view} reading={latest.reading} />
           <div className="grid gap-4 lg:grid-cols-2">
-            <Frames reading={latest.reading} />
+            <Stored stored={storedConditions(state, vehicle)}>
+              <FrameValues reading={latest.reading} />
+            </Stored>
             <Monitors reading={latest.reading} />
           </div>
+          <OwnTests {...testViews(state)} />
           <Identity reading={latest.reading} vehicle={vehicle} />
           <Values reading={latest.reading} judgements={assessment.judgements} />
         </>
@@ -215,11 +220,12 @@ function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) 
 const shown = (v: ReadValue): string =>
   v.value === null ? 'not available' : typeof v.value === 'number' ? `${figure(v.value)} ${v.unit}` : v.value;
 
-function Frames({ reading }: { reading: Reading }) {
+/** The stored values as the car gave them. */
+function FrameValues({ reading }: { reading: Reading }) {
+  if (reading.frozen.length === 0) return null;
   return (
-    <section className={`${SHEET} p-4`}>
-      <h3 className="text-lg">Stored conditions</h3>
-      {reading.frozen.length === 0 ? <p className="text-ink-2">None stored.</p> : null}
+    <details className="mt-2">
+      <summary className="flex min-h-11 items-center font-semibold">All stored values</summary>
       {reading.frozen.map((f) => (
         <div key={`${f.unit}${f.frame}`}>
           <p>
@@ -236,7 +242,7 @@ function Frames({ reading }: { reading: Reading }) {
           </dl>
         </div>
       ))}
-    </section>
+    </details>
   );
 }
 
@@ -279,7 +285,12 @@ function Values({
   const live = reading.values.filter((v) => v.service === '01');
   return (
     <section className={`${SHEET} p-4`}>
-      <h3 className="text-lg">Do the readings make sense?</h3>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h3 className="text-lg">Do the readings make sense?</h3>
+        <Link className={BUTTON.plain} to="../watch">
+          Watch and record them
+        </Link>
+      </div>
       <table className="mt-1 w-full text-left text-[15px]">
         <thead className="text-ink-2">
           <tr>

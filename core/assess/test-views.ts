@@ -1,0 +1,48 @@
+import type { CaseState } from '@pincer/core/case';
+import {
+  UNKNOWN_ENGINE,
+  failedTests,
+  marginOf,
+  misfireCounts,
+  windowOfReading,
+  type TestResult,
+} from '@pincer/core/signals';
+
+/** An on-board test result with its margin, and where it stands against the reading before. */
+export interface TestView extends TestResult {
+  id: string;
+  hasFailed: boolean;
+  /** Share of the room between the limits; null without usable limits. */
+  margin: number | null;
+  trend: 'better' | 'worse' | 'same' | null;
+}
+
+/** A margin has to change by so much of the room to be more than the measurement's own waver. */
+const WAVERS = 0.05;
+
+const idOf = (t: TestResult): string => `${t.pid}/${t.part}`;
+
+/** The latest results of the car's own tests, and the misfires by cylinder. */
+export function testViews(state: CaseState): {
+  tests: TestView[];
+  misfires: { cylinder: number; count: number }[];
+} {
+  const runs = state.readings
+    .map((r) => windowOfReading(r.reading, UNKNOWN_ENGINE).tests)
+    .filter((tests) => tests.length > 0);
+  const latest = runs.at(-1) ?? [];
+  const before = new Map((runs.at(-2) ?? []).map((t) => [idOf(t), t]));
+  const failed = new Set(failedTests(latest));
+  return {
+    tests: latest.map((t) => {
+      const margin = marginOf(t);
+      const earlier = before.get(idOf(t));
+      const was = earlier ? marginOf(earlier) : null;
+      const change = margin === null || was === null ? null : margin - was;
+      const trend =
+        change === null ? null : Math.abs(change) < WAVERS ? 'same' : change > 0 ? 'better' : 'worse';
+      return { ...t, id: idOf(t), hasFailed: failed.has(t), margin, trend };
+    }),
+    misfires: misfireCounts(latest),
+  };
+}

@@ -1,0 +1,280 @@
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Volume2 } from 'lucide-react';
+import { engineOf } from '@pincer/core/assess';
+import {
+  DropOutWatch,
+  GuidedWatch,
+  READINGS,
+  durationOf,
+  downsample,
+  engineState,
+  expectedBand,
+  indexAt,
+  keyOfChannel,
+  responseAt,
+  samplesOf,
+  statOf,
+  type DropOut,
+  type EngineState,
+  type GuidedState,
+  type GuidedStepId,
+  type Recording,
+  type Response,
+} from '@pincer/core/signals';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { pauseWatching, stopWatching } from '../../store/watch-actions.ts';
+import { watchService } from '../../store/watch-service.ts';
+import { useAppDispatch } from '../../store/store.ts';
+import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
+import { figure } from '../../ui/format.ts';
+import { Traces, type Trace } from './traces.tsx';
+import { beep } from './beep.ts';
+
+/** Seconds in view while it runs. */
+const VIEW = 30;
+const BUCKETS = 240;
+
+const newest = (recording: Recording, key: Parameters<typeof samplesOf>[1]): number | null =>
+  samplesOf(recording, key)?.values.at(-1) ?? null;
+
+/** What the engine does now, from the newest values. */
+function stateNow(recording: Recording, vehicle: Vehicle): EngineState {
+  return engineState(
+    {
+      engineSpeed: newest(recording, 'engineSpeed'),
+      speed: newest(recording, 'speed'),
+      coolant: newest(recording, 'coolant'),
+      load: newest(recording, 'load'),
+    },
+    engineOf(vehicle),
+  );
+}
+
+function liveTraces(recording: Recording, vehicle: Vehicle, from: number, to: number): Trace[] {
+  const engine = engineOf(vehicle);
+  const state = stateNow(recording, vehicle);
+  return recording.channels.map((channel) => {
+    const { times, values } = recording.samples[channel.id] ?? { times: [], values: [] };
+    const first = Math.max(0, indexAt(times, from));
+    const key = keyOfChannel(channel.id);
+    const pid = Number.parseInt(channel.id, 16);
+    return {
+      id: channel.id,
+      name: key ? READINGS[key].title : channel.name,
+      unit: channel.unit,
+      points: downsample(times, values, BUCKETS, first, times.length - 1),
+      stat: statOf(values, first, values.length - 1, to - from),
+      band: key ? expectedBand(key, state, engine) : null,
+      rate: watchService.pace?.byPid.get(pid) ?? 0,
+    };
+  });
+}
+
+const STATE_WORDS: Readonly<Record<EngineState, string>> = {
+  'key-on': 'ignition on, engine off',
+  cranking: 'the starter turns',
+  'idle-cold': 'idling, cold',
+  'idle-warm': 'idling, warm',
+  raised: 'revved, standing',
+  cruise: 'steady drive',
+  driving: 'driving',
+  unknown: 'not known',
+};
+
+/** The recording that runs: traces, what the engine does, how fast values come; mark, pause, stop. */
+export function Live({
+  title,
+  isPaused,
+  vehicle,
+  guided,
+}: {
+  title: string;
+  isPaused: boolean;
+  vehicle: Vehicle;
+  guided: GuidedStepId | null;
+}) {
+  useSyncExternalStore(watchService.subscribe, watchService.snapshot);
+  const dispatch = useAppDispatch();
+  const { recording, pace } = watchService;
+  if (!recording) return <p role="status">Beginning…</p>;
+  const to = Math.max(VIEW, durationOf(recording));
+  const from = to - VIEW;
+  return (
+    <section aria-label="Recording now" className={`${SHEET} space-y-3 p-4`}>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <div>
+          <h3 className="text-lg">{title}</h3>
+          <p className="text-[15px] text-ink-2">
+            {isPaused ? 'Paused' : 'Recording'},{' '}
+            <span className="font-mono">{figure(Math.round(durationOf(recording)))} s</span>;{' '}
+            {STATE_WORDS[stateNow(recording, vehicle)]};{' '}
+            <span className="font-mono">{figure(Math.round((pace?.perSecond ?? 0) * 10) / 10)}</span> values a
+            second, a request takes{' '}
+            <span className="font-mono">{figure(Math.round(pace?.requestMs ?? 0))} ms</span>
+          </p>
+          {(pace?.silent.length ?? 0) > 0 ? (
+            <p className="text-[15px]">
+              The car stopped telling:{' '}
+              {pace?.silent.map((p) => p.toString(16).toUpperCase().padStart(2, '0')).join(', ')}.
+            </p>
+          ) : null}
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className={BUTTON.own} onClick={() => watchService.mark('mark')}>
+            Mark this moment
+          </button>
+          <button type="button" className={BUTTON.plain} onClick={() => dispatch(pauseWatching(!isPaused))}>
+            {isPaused ? 'Go on' : 'Pause'}
+          </button>
+          <button type="button" className={BUTTON.solid} onClick={() => void dispatch(stopWatching())}>
+            Stop and keep it
+          </button>
+        </div>
+      </div>
+      {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
+      <Traces traces={liveTraces(recording, vehicle, from, to)} from={from} to={to} marks={recording.marks} />
+      <MoveTest recording={recording} />
+    </section>
+  );
+}
+
+/** Leads to one state and says when enough of it is recorded. */
+function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
+  const watch = useMemo(() => new GuidedWatch(step, engineOf(vehicle)), [step, vehicle]);
+  const [now, setNow] = useState<GuidedState | null>(null);
+  const isMarked = useRef(false);
+  useEffect(
+    () =>
+      watchService.onSamples(() => {
+        const { recording } = watchService;
+        if (!recording) return;
+        const next = watch.push({
+          at: durationOf(recording),
+          state: stateNow(recording, vehicle),
+          engineSpeed: newest(recording, 'engineSpeed'),
+          coolant: newest(recording, 'coolant'),
+          speed: newest(recording, 'speed'),
+        });
+        if (next.isDone && !isMarked.current) {
+          isMarked.current = true;
+          watchService.mark('enough recorded');
+          beep(660);
+        }
+        setNow(next);
+      }),
+    [watch, vehicle],
+  );
+  if (!now) return null;
+  return (
+    <div className="border-l-4 border-own bg-own-soft px-3 py-2">
+      <p role="status" className="text-[18px] font-bold">
+        {now.says}
+      </p>
+      <div className="mt-1 h-2.5 rounded-sm bg-line" aria-hidden="true">
+        <div
+          className="h-full rounded-sm bg-own"
+          style={{ width: `${Math.min(1, now.have / Math.max(0.1, now.want)) * 100}%` }}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Move something, and see whether and how fast a reading follows; or wiggle a loom and hear each drop-out. */
+function MoveTest({ recording }: { recording: Recording }) {
+  const [channel, setChannel] = useState('');
+  const [movedAt, setMovedAt] = useState<number | null>(null);
+  const [isWiggling, setWiggling] = useState(false);
+  const [dropOuts, setDropOuts] = useState<DropOut[]>([]);
+  const id = recording.channels.some((c) => c.id === channel) ? channel : (recording.channels[0]?.id ?? '');
+  const samples = recording.samples[id];
+  const unit = recording.channels.find((c) => c.id === id)?.unit ?? '';
+  const response: Response | null = samples && movedAt !== null ? responseAt(samples, movedAt) : null;
+  const passed = movedAt === null ? 0 : durationOf(recording) - movedAt;
+
+  useEffect(() => {
+    if (!isWiggling) return;
+    const watch = new DropOutWatch();
+    return watchService.onSamples((batch) => {
+      for (const s of batch) {
+        if (s.channel.id !== id) continue;
+        if (watch.push(s.at, s.value)) {
+          beep(990);
+          setDropOuts([...watch.dropOuts]);
+          watchService.mark('drop-out');
+        }
+      }
+    });
+  }, [isWiggling, id]);
+
+  return (
+    <details>
+      <summary className="flex min-h-11 items-center font-semibold">
+        Move something and watch it respond
+      </summary>
+      <div className="space-y-2">
+        <label className="block max-w-sm">
+          <span className="font-semibold">Which reading should follow</span>
+          <select className={FIELD} value={id} onChange={(e) => setChannel(e.target.value)}>
+            {recording.channels.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <p className="text-[15px] text-ink-2">
+          Plug it off and on, press the pedal, turn the throttle with the ignition on. Hands off belts and
+          fan; nothing yellow, nothing orange.
+        </p>
+        <div className="flex flex-wrap items-center gap-2">
+          <button
+            type="button"
+            className={BUTTON.own}
+            onClick={() => {
+              setMovedAt(durationOf(recording));
+              watchService.mark('moved');
+            }}
+          >
+            I move it now
+          </button>
+          <button
+            type="button"
+            className={BUTTON.plain}
+            aria-pressed={isWiggling}
+            onClick={() => setWiggling(!isWiggling)}
+          >
+            <Volume2 size={18} aria-hidden="true" />{' '}
+            {isWiggling ? 'End the wiggle test' : 'Wiggle test, with a sound'}
+          </button>
+        </div>
+        <div aria-live="polite">
+          {movedAt !== null ? (
+            <p>
+              {response?.hasFollowed ? (
+                <>
+                  <b>It followed</b> after {figure(Math.round((response.afterSeconds ?? 0) * 10) / 10)} s:
+                  from {figure(response.before)} to {figure(response.furthest)} {unit}.
+                </>
+              ) : passed < 10 ? (
+                'Watching…'
+              ) : (
+                <>
+                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of itself:
+                  look at its plug and wire.
+                </>
+              )}
+            </p>
+          ) : null}
+          {isWiggling || dropOuts.length > 0 ? (
+            <p>
+              {dropOuts.length === 0
+                ? 'Bend the loom, bit by bit. No drop-out so far.'
+                : `${dropOuts.length} ${dropOuts.length === 1 ? 'drop-out' : 'drop-outs'}, the last from ${figure(dropOuts.at(-1)?.from ?? 0)} to ${figure(dropOuts.at(-1)?.to ?? 0)} ${unit}: you bent it at the bad place.`}
+            </p>
+          ) : null}
+        </div>
+      </div>
+    </details>
+  );
+}

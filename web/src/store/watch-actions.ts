@@ -1,0 +1,133 @@
+import { faultWords, sampleReadings } from '@pincer/core/link';
+import {
+  channelOf,
+  countOf,
+  durationOf,
+  numberOf,
+  wantedFor,
+  windowsOf,
+  type ReadingKey,
+  type Recording,
+} from '@pincer/core/signals';
+import { engineOf } from '@pincer/core/assess';
+import { newId } from './ids.ts';
+import { record } from './logbook-actions.ts';
+import { loadRecording, saveMeta, type RecordingMeta } from './recordings.ts';
+import type { AppThunk } from './store.ts';
+import { watchService } from './watch-service.ts';
+import { watchSlice } from './watch-slice.ts';
+
+const { watchChanged } = watchSlice.actions;
+
+let stop: AbortController | null = null;
+let ended: Promise<void> = Promise.resolve();
+
+interface Start {
+  caseId: string;
+  title: string;
+  keys: readonly ReadingKey[];
+  /** PIDs that this car is known to tell. */
+  offered: ReadonlySet<number>;
+  /** A recording that was cut and is gone on with. */
+  goOn?: RecordingMeta;
+}
+
+/** Records readings until it is stopped or the connection is lost; whatever happens, what came is kept. */
+export function startWatching({ caseId, title, keys, offered, goOn }: Start): AppThunk<Promise<void>> {
+  return async (dispatch, _, { link }) => {
+    const { connection } = link;
+    if (!connection) return;
+    const before = goOn ? await loadRecording(goOn.id) : null;
+    const meta: RecordingMeta = goOn ?? {
+      id: newId('rec'),
+      caseId,
+      title,
+      startedAt: new Date().toISOString(),
+      channels: [],
+      marks: [],
+      chunks: 0,
+      isOpen: true,
+    };
+    await watchService.begin(meta, before);
+    dispatch(watchChanged({ at: 'watching', caseId, recording: meta.id, title: meta.title }));
+    const control = new AbortController();
+    stop = control;
+    const sampling = sampleReadings(connection, {
+      wanted: wantedFor(keys, offered),
+      clock: link.clock,
+      signal: control.signal,
+      startAt: before ? durationOf(before) + 1 : 0,
+      isPaused: () => watchService.isPaused,
+      onValues: (values, pace) =>
+        watchService.add(
+          values.flatMap(({ at, value }) => {
+            const channel = channelOf(value);
+            const n = numberOf(value);
+            return channel && n !== null ? [{ at, channel, value: n }] : [];
+          }),
+          pace,
+        ),
+    });
+    ended = sampling.then(async (fault) => {
+      const done = await watchService.end();
+      if (done) await dispatch(keep(caseId, done.meta, done.recording));
+      dispatch(
+        watchChanged(
+          fault.code === 'cancelled' ? { at: 'idle' } : { at: 'ended', caseId, words: faultWords(fault) },
+        ),
+      );
+    });
+  };
+}
+
+/** Writes a recording's windows into the case's log. */
+function keep(caseId: string, meta: RecordingMeta, recording: Recording): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    if (countOf(recording) === 0) return;
+    const { cases, vehicles } = getState().logbook;
+    const vehicle = vehicles[cases[caseId]?.vehicle ?? ''];
+    if (!vehicle) return;
+    await dispatch(
+      record(caseId, {
+        kind: 'recording',
+        recording: meta.id,
+        title: meta.title,
+        seconds: durationOf(recording),
+        samples: countOf(recording),
+        channels: recording.channels,
+        windows: windowsOf(recording, engineOf(vehicle)).map(({ state, seconds, stats }) => ({
+          state,
+          seconds,
+          stats,
+        })),
+        marks: recording.marks,
+      }),
+    );
+  };
+}
+
+export function pauseWatching(isPaused: boolean): AppThunk {
+  return (dispatch, getState) => {
+    const { status } = getState().watch;
+    if (status.at !== 'watching' && status.at !== 'paused') return;
+    watchService.isPaused = isPaused;
+    dispatch(watchChanged({ ...status, at: isPaused ? 'paused' : 'watching' }));
+  };
+}
+
+/** Ends the recording and waits until it is written. */
+export function stopWatching(): AppThunk<Promise<void>> {
+  return async () => {
+    stop?.abort();
+    await ended;
+  };
+}
+
+/** Ends a recording that was cut off by a reload or a crash: it goes into the log with what it has. */
+export function keepCutRecording(meta: RecordingMeta): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    const recording = await loadRecording(meta.id);
+    await saveMeta({ ...meta, isOpen: false });
+    if (recording) await dispatch(keep(meta.caseId, meta, recording));
+  };
+}

@@ -1,0 +1,100 @@
+import type { Pace } from '@pincer/core/link';
+import { addSamples, emptyRecording, type Recording, type Sample } from '@pincer/core/signals';
+import { chunkOf, saveChunk, saveMeta, type RecordingMeta } from './recordings.ts';
+
+/** How often screens hear of new samples, ms, and how often they are written to storage. */
+const TELL_MS = 250;
+const SAVE_MS = 3_000;
+
+/** The recording that runs, with what has not been written yet. Kept outside the store, for it grows many times a second. */
+class WatchService {
+  recording: Recording | null = null;
+  pace: Pace | null = null;
+  isPaused = false;
+  private meta: RecordingMeta | null = null;
+  private unsaved: Sample[] = [];
+  private readonly listeners = new Set<() => void>();
+  private readonly sampleListeners = new Set<(samples: readonly Sample[]) => void>();
+  private timers: ReturnType<typeof setInterval>[] = [];
+  private version = 0;
+  private isChanged = false;
+
+  /** Begins a recording, or goes on with one that was cut: it then keeps its time and its samples. */
+  async begin(meta: RecordingMeta, before: Recording | null = null): Promise<void> {
+    this.meta = meta;
+    this.recording = before ?? emptyRecording(meta.startedAt);
+    this.pace = null;
+    this.isPaused = false;
+    this.unsaved = [];
+    await saveMeta(meta);
+    this.timers = [setInterval(() => this.tell(), TELL_MS), setInterval(() => void this.save(), SAVE_MS)];
+    this.isChanged = true;
+  }
+
+  add(samples: readonly Sample[], pace: Pace): void {
+    if (!this.recording) return;
+    addSamples(this.recording, samples);
+    this.unsaved.push(...samples);
+    this.pace = pace;
+    this.isChanged = true;
+    for (const listen of this.sampleListeners) listen(samples);
+  }
+
+  mark(text: string): void {
+    const { recording } = this;
+    if (!recording) return;
+    const at = Math.max(0, ...Object.values(recording.samples).map((s) => s.times.at(-1) ?? 0));
+    recording.marks = [...recording.marks, { at, text }];
+    this.isChanged = true;
+    void this.save();
+  }
+
+  /** Writes what has come since the last time. */
+  async save(): Promise<void> {
+    const { meta, recording } = this;
+    if (!meta || !recording) return;
+    const samples = this.unsaved;
+    this.unsaved = [];
+    this.meta = { ...meta, channels: recording.channels, marks: recording.marks };
+    if (samples.length === 0) await saveMeta(this.meta);
+    else this.meta = await saveChunk(this.meta, chunkOf(samples));
+  }
+
+  /** Ends it. @returns what was recorded. */
+  async end(): Promise<{ recording: Recording; meta: RecordingMeta } | null> {
+    for (const timer of this.timers) clearInterval(timer);
+    this.timers = [];
+    await this.save();
+    const { recording, meta } = this;
+    this.recording = null;
+    this.meta = null;
+    this.isChanged = true;
+    this.tell();
+    if (!recording || !meta) return null;
+    const closed = { ...meta, channels: recording.channels, marks: recording.marks, isOpen: false };
+    await saveMeta(closed);
+    return { recording, meta: closed };
+  }
+
+  /** For `useSyncExternalStore`: calls back some times a second while anything comes. */
+  readonly subscribe = (listen: () => void): (() => void) => {
+    this.listeners.add(listen);
+    return () => this.listeners.delete(listen);
+  };
+  readonly snapshot = (): number => this.version;
+
+  /** Every batch of samples as it comes, for what must not miss one. @returns how to stop. */
+  onSamples(listen: (samples: readonly Sample[]) => void): () => void {
+    this.sampleListeners.add(listen);
+    return () => this.sampleListeners.delete(listen);
+  }
+
+  private tell(): void {
+    if (!this.isChanged) return;
+    this.isChanged = false;
+    this.version++;
+    for (const listen of this.listeners) listen();
+  }
+}
+
+export const watchService = new WatchService();
