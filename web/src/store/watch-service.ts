@@ -3,7 +3,7 @@ import { addSamples, emptyRecording, type Recording, type Sample } from '@pincer
 import { chunkOf, saveChunk, saveMeta, type RecordingMeta } from './recordings.ts';
 
 /** How often screens hear of new samples, ms, and how often they are written to storage. */
-const TELL_MS = 250;
+const TELL_MS = 400;
 const SAVE_MS = 3_000;
 
 /** The recording that runs, with what has not been written yet. Kept outside the store, for it grows many times a second. */
@@ -76,7 +76,7 @@ class WatchService {
     return { recording, meta: closed };
   }
 
-  /** For `useSyncExternalStore`: calls back some times a second while anything comes. */
+  /** Calls back some times a second while anything comes. @returns how to stop. */
   readonly subscribe = (listen: () => void): (() => void) => {
     this.listeners.add(listen);
     return () => this.listeners.delete(listen);

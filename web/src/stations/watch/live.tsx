@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 import { engineOf } from '@pincer/core/assess';
 import {
@@ -32,7 +32,9 @@ import { beep } from './beep.ts';
 
 /** Seconds in view while it runs. */
 const VIEW = 30;
-const BUCKETS = 240;
+const BUCKETS = 120;
+/** The view moves on by so many seconds at a time: what stands still needs no new picture. */
+const STEP = 5;
 
 const newest = (recording: Recording, key: Parameters<typeof samplesOf>[1]): number | null =>
   samplesOf(recording, key)?.values.at(-1) ?? null;
@@ -93,11 +95,16 @@ export function Live({
   vehicle: Vehicle;
   guided: GuidedStepId | null;
 }) {
-  useSyncExternalStore(watchService.subscribe, watchService.snapshot);
+  // As a transition, so that a dozen pictures never keep the page from answering.
+  const [, setVersion] = useState(0);
+  useEffect(
+    () => watchService.subscribe(() => startTransition(() => setVersion(watchService.snapshot()))),
+    [],
+  );
   const dispatch = useAppDispatch();
   const { recording, pace } = watchService;
   if (!recording) return <p role="status">Beginning…</p>;
-  const to = Math.max(VIEW, durationOf(recording));
+  const to = Math.max(VIEW, Math.ceil(durationOf(recording) / STEP) * STEP);
   const from = to - VIEW;
   return (
     <section aria-label="Recording now" className={`${SHEET} space-y-3 p-4`}>

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import {
   CartesianGrid,
   Line,
@@ -72,7 +73,7 @@ export function Traces({
   return (
     <div className="space-y-1">
       {traces.map((trace, i) => (
-        <OneTrace
+        <MemoTrace
           key={trace.id}
           trace={trace}
           from={from}
@@ -84,6 +85,24 @@ export function Traces({
     </div>
   );
 }
+
+const lastTime = (points: Points | undefined): number => points?.times.at(-1) ?? -1;
+
+/** Draws anew only what has changed: most readings come seldom. */
+const MemoTrace = memo(
+  OneTrace,
+  (a, b) =>
+    a.from === b.from &&
+    a.to === b.to &&
+    a.marks.length === b.marks.length &&
+    a.isLast === b.isLast &&
+    a.trace.id === b.trace.id &&
+    lastTime(a.trace.points) === lastTime(b.trace.points) &&
+    a.trace.points.times.length === b.trace.points.times.length &&
+    a.trace.points.times[0] === b.trace.points.times[0] &&
+    a.trace.other === b.trace.other &&
+    a.trace.band?.low === b.trace.band?.low,
+);
 
 function OneTrace({
   trace,

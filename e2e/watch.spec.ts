@@ -1,0 +1,176 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+
+/** A read car at the watch page. */
+async function toWatch(page: Page, fault = 'Nothing'): Promise<void> {
+  await openCase(page);
+  await connect(page, fault);
+  await readAll(page);
+  await page.getByRole('link', { name: 'Watch and record them' }).click();
+  await expect(page.getByRole('heading', { name: 'Watch the readings' })).toBeVisible();
+}
+
+const now = (page: Page) => page.getByRole('region', { name: 'Recording now' });
+const key = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
+
+test('what is proposed is recorded, marked, paused and kept; it is judged, opened, zoomed and saved', async ({
+  page,
+}) => {
+  await toWatch(page, 'Alternator does not charge');
+  await key(page, 'Idle');
+  await page.getByRole('button', { name: 'Watch and record these' }).click();
+  await expect(now(page)).toContainText(/values a second/);
+  await expect(now(page).getByRole('figure', { name: /^Engine speed: 7/ })).toBeVisible();
+  await page.waitForTimeout(7_000);
+  await now(page).getByRole('button', { name: 'Mark this moment' }).click();
+  await now(page).getByRole('button', { name: 'Pause' }).click();
+  await expect(now(page)).toContainText('Paused');
+  await now(page).getByRole('button', { name: 'Go on' }).click();
+  await expectAccessible(page, 'watching');
+  await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
+  await page.getByRole('button', { name: /^Open Watched/ }).click();
+  const view = page.getByRole('region', { name: 'Recording: Watched' });
+  await expect(view).toContainText('1 mark: mark at');
+  await expect(view.getByRole('figure').first()).toBeVisible();
+  const status = view.getByRole('status');
+  const whole = await status.textContent();
+  await view.getByRole('button', { name: 'Zoom in' }).click();
+  await expect(status).not.toHaveText(whole ?? '');
+  await view.getByRole('button', { name: 'All' }).click();
+  await expect(status).toHaveText(whole ?? '');
+  await expect(view.getByRole('row', { name: /Engine speed/ })).toBeVisible();
+  await expectAccessible(page, 'a recording');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    view.getByRole('button', { name: 'Save as CSV' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('watched.csv');
+  // What was recorded is evidence: the charging voltage stands among what the car says.
+  await page.getByRole('link', { name: 'Go on' }).click();
+  await expect(page.getByText('Charging voltage: no')).toBeVisible();
+});
+
+test('guided: it sees when the state is reached and says when it has enough; then something is moved', async ({
+  page,
+}) => {
+  await toWatch(page);
+  await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
+  await expect(now(page)).toContainText('A little more: 0 rpm.');
+  await key(page, '2,500 rpm');
+  await expect(now(page)).toContainText(/Keep it so/);
+  await expect(now(page)).toContainText('That is enough.', { timeout: 30_000 });
+  await now(page).getByText('Move something and watch it respond').click();
+  await now(page).getByLabel('Which reading should follow').selectOption({ label: 'Engine speed' });
+  await now(page).getByRole('button', { name: 'I move it now' }).click();
+  await expect(now(page)).toContainText('Watching…');
+  await key(page, 'Idle');
+  await expect(now(page)).toContainText(/It followed after .* s: from 2,(4|5)\d\d/, { timeout: 10_000 });
+  await now(page)
+    .getByRole('button', { name: /Wiggle test/ })
+    .click();
+  await expect(now(page)).toContainText('No drop-out so far');
+  await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
+  await expect(page.getByRole('button', { name: /^Open Hold 2,500 rpm/ })).toBeVisible();
+});
+
+test('cut by a reload it is found, and gone on with after connecting again', async ({ page }) => {
+  await toWatch(page);
+  await key(page, 'Idle');
+  await page.getByRole('button', { name: 'Watch and record these' }).click();
+  await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
+  await page.waitForTimeout(7_000);
+  await page.reload();
+  await expect(page.getByText(/A recording was cut off: Watched/)).toBeVisible();
+  await connect(page, 'Nothing');
+  await station(page, 'Read');
+  await page.getByRole('link', { name: 'Watch and record them' }).click();
+  await page.getByRole('button', { name: 'Go on with it' }).click();
+  await expect(now(page)).toContainText(/Recording, (8|9|1\d) s/);
+  await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
+  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(1);
+  await expect(page.getByText(/A recording was cut off/)).toBeHidden();
+});
+
+test('cut by a reload it can be kept as it is; the plug pulled out keeps what came', async ({ page }) => {
+  await toWatch(page);
+  await key(page, 'Idle');
+  await page.getByRole('button', { name: 'Watch and record these' }).click();
+  await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
+  await page.waitForTimeout(4_000);
+  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await expect(page.getByText('What was recorded is kept.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(1);
+  await connect(page, 'Nothing');
+  await station(page, 'Read');
+  await page.getByRole('link', { name: 'Watch and record them' }).click();
+  await page.getByRole('button', { name: 'Watch and record these' }).click();
+  await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
+  await page.waitForTimeout(5_000);
+  await page.reload();
+  await page.getByRole('button', { name: 'Keep what there is' }).click();
+  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(2);
+});
+
+test('before and after in one picture', async ({ page }) => {
+  await toWatch(page, 'Air leak behind the air flow sensor');
+  await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
+  for (const isMended of [false, true]) {
+    if (isMended) await page.getByRole('button', { name: 'Mend its fault' }).click();
+    await page.getByRole('button', { name: 'Watch and record these' }).click();
+    await page.waitForTimeout(4_000);
+    await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
+    await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(isMended ? 2 : 1);
+  }
+  await page
+    .getByRole('button', { name: /^Open Watched/ })
+    .first()
+    .click();
+  const view = page.getByRole('region', { name: 'Recording: Watched' });
+  await view.getByLabel('Behind it').selectOption({ index: 1 });
+  await expect(view.getByRole('row', { name: /, the other/ }).first()).toBeVisible();
+});
+
+test('a large file comes in while the page answers, can be stopped with what came, and a broken one is told', async ({
+  page,
+}, testInfo) => {
+  await openCase(page);
+  await page.goto(`${page.url().replace(/\/light.*/, '')}/watch`);
+  const rows = Array.from(
+    { length: 260_000 },
+    (_, i) =>
+      `${(i / 20).toFixed(2)};${(740 + Math.sin(i / 9) * 20).toFixed(1).replace('.', ',')};${(88 + (i % 7) / 10).toFixed(1).replace('.', ',')};${i % 9 === 0 ? '' : '14,1'}`,
+  );
+  rows.splice(1_000, 0, '50,0;kaputt;88,0;14,1');
+  const big = testInfo.outputPath('long-drive.csv');
+  writeFileSync(
+    big,
+    `time [s];Engine speed [rpm] {0C};Coolant temperature [°C] {05};Control unit voltage [V] {42}\n${rows.map((r) => r.replace(/^(\d+)\.(\d+)/, '$1,$2')).join('\n')}\n`,
+  );
+  const input = page.locator('input[type=file]');
+  await input.setInputFiles(big);
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  // The page answers meanwhile.
+  await page.keyboard.press('/');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/Brought in: 12,999|Brought in: 13,000/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/1 with something that is no number/)).toBeVisible();
+  await page.getByRole('button', { name: /^Open long-drive/ }).click();
+  await expect(
+    page.getByRole('region', { name: 'Recording: long-drive' }).getByRole('figure').first(),
+  ).toBeVisible();
+
+  await input.setInputFiles({
+    name: 'letter.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('dear;friend\n1;2\n'),
+  });
+  await expect(page.getByText('Its first row has no time column, such as “time [s]”.')).toBeVisible();
+  await input.setInputFiles({
+    name: 'bus.log',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('(100.100000) can0 7E8#04410C0B90AAAAAA\n(100.600000) can0 7E8#04410C0BA0AAAAAA\n'),
+  });
+  await expect(page.getByText(/Brought in: 1 s, 1 reading, 2 samples/)).toBeVisible();
+});
