@@ -1,6 +1,8 @@
 import { assessRows } from './assess.ts';
 import { diagnosisRows } from './diagnosis.ts';
 import { linkRows } from './link.ts';
+import { pageRows } from './page.ts';
+import { samplingRows } from './sampling.ts';
 import { sizeRows } from './size.ts';
 
 /** One measured figure against its budget; `ratio` is measured over budget, so 1 or less is within it. */
@@ -11,7 +13,14 @@ export interface Row {
   ratio: number | null;
 }
 
-const rows: Row[] = [...(await linkRows()), ...assessRows(), ...sizeRows(), ...(await diagnosisRows())];
+const rows: Row[] = [
+  ...(await linkRows()),
+  ...(await samplingRows()),
+  ...assessRows(),
+  ...sizeRows(),
+  ...(await pageRows()),
+  ...(await diagnosisRows()),
+];
 const pad = (text: string, width: number) => text.padEnd(width);
 const [a, b, c] = (['what', 'measured', 'budget'] as const).map((k) =>
   Math.max(...rows.map((r) => r[k].length)),

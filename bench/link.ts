@@ -9,7 +9,8 @@ const PAIRS_PER_REQUEST = 3;
 /**
  * The fewest round trips that the protocol allows for what the reading brought back: one to find the protocol, one
  * for the rest of the supported readings, one for each code service, one for code and list of the stored
- * conditions, the groups, and one for each information type (which may not be grouped).
+ * conditions, the groups, one for each information type, one for the list of the car's own tests and one for each of
+ * its monitors (which may not be grouped).
  */
 export async function linkRows(): Promise<Row[]> {
   const car = new StandIn({
@@ -28,6 +29,7 @@ export async function linkRows(): Promise<Row[]> {
   const monitors = new Set(reading.monitors.map((m) => m.span)).size;
   const frozen = new Set(reading.frozen.flatMap((f) => f.values.map((v) => v.pid)));
   const information = new Set(reading.values.filter((v) => v.service === '09').map((v) => v.pid));
+  const tests = new Set(reading.values.filter((v) => v.service === '06').map((v) => v.pid));
   const fewest =
     1 +
     1 +
@@ -36,7 +38,9 @@ export async function linkRows(): Promise<Row[]> {
     Math.ceil(frozen.size / PAIRS_PER_REQUEST) +
     1 +
     information.size +
-    Math.ceil((live.size + monitors) / PER_REQUEST);
+    Math.ceil((live.size + monitors) / PER_REQUEST) +
+    1 +
+    tests.size;
   return [
     {
       what: 'Full reading, round trips against the fewest possible',

@@ -339,10 +339,19 @@ function causeViews(
  */
 function groupCodes(posterior: Posterior, codes: readonly string[]): { groups: Group[]; leftOver: string[] } {
   const byCause = posterior.instances.map((_, i) => explained(posterior, i, codes));
-  const sets = new Map<string, { mass: number; best: number }>();
-  posterior.hypotheses.forEach(({ causes }, h) => {
+  // Which codes a cause explains as bits, in words of 31, for there are thousands of hypotheses to sort by them.
+  const words = Math.ceil(codes.length / 31);
+  const bits = byCause.map((mine) =>
+    Array.from({ length: words }, (_, w) =>
+      codes.slice(w * 31, w * 31 + 31).reduce((b, c, n) => (mine.includes(c) ? b | (1 << n) : b), 0),
+    ),
+  );
+  const none = Array<number>(words).fill(0);
+  const sets = new Map<number | string, { mass: number; best: number }>();
+  posterior.hypotheses.forEach(({ causes: [i = -1, j = -1] }, h) => {
     const weight = posterior.weights[h] ?? 0;
-    const key = codes.filter((c) => causes.some((i) => byCause[i]?.includes(c))).join();
+    const [a, b] = [bits[i] ?? none, bits[j] ?? none];
+    const key = words <= 1 ? (a[0] ?? 0) | (b[0] ?? 0) : a.map((x, w) => x | (b[w] ?? 0)).join();
     const set = sets.get(key) ?? { mass: 0, best: h };
     set.mass += weight;
     if (weight > (posterior.weights[set.best] ?? 0)) set.best = h;

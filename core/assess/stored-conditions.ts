@@ -1,4 +1,4 @@
-import type { CaseState } from '@pincer/core/case';
+import type { CaseState, Owner } from '@pincer/core/case';
 import type { FrozenFrame } from '@pincer/core/obd';
 import {
   judge,
@@ -132,13 +132,17 @@ function loadWord(load: number): string {
   return load < LIGHT_LOAD ? 'light load' : 'medium load';
 }
 
+const MILES = 0.621371;
+const speedWords = (kmh: number, units: Owner['units']): string =>
+  units === 'metric' ? `${Math.round(kmh)} km/h` : `${Math.round(kmh * MILES)} mph`;
+
 const sinceStart = (seconds: number): string =>
   seconds < 90
     ? `${Math.round(seconds)} seconds after the start`
     : `${Math.round(seconds / 60)} minutes after the start`;
 
-/** The stored moment in one sentence. */
-export function frameSentence(w: StoredWindow): string {
+/** The stored moment in one sentence. @param units of the owner, for the speed. */
+export function frameSentence(w: StoredWindow, units: Owner['units'] = 'metric'): string {
   const speed = mean(w, 'speed');
   const rpm = mean(w, 'engineSpeed') ?? 0;
   const coolant = mean(w, 'coolant');
@@ -148,7 +152,7 @@ export function frameSentence(w: StoredWindow): string {
     coolant === null || coolant <= -38 ? null : warmthWord(coolant),
     speed === null ? null : placeWord(speed, rpm),
     load === null ? null : loadWord(load),
-    speed === null || speed <= STANDING ? null : `${Math.round(speed)} km/h`,
+    speed === null || speed <= STANDING ? null : speedWords(speed, units),
     rpm < 40 ? null : `${Math.round(rpm).toLocaleString('en-GB')} rpm`,
     run === null ? null : sinceStart(run),
   ].filter((p) => p !== null);
@@ -260,7 +264,11 @@ export function occurrences(state: CaseState, vehicle: Vehicle): { frame: Frozen
 }
 
 /** The latest stored moment told, what is odd in it, and what recurs over all of them; null when none is stored. */
-export function storedConditions(state: CaseState, vehicle: Vehicle): StoredConditions | null {
+export function storedConditions(
+  state: CaseState,
+  vehicle: Vehicle,
+  units: Owner['units'] = 'metric',
+): StoredConditions | null {
   const all = occurrences(state, vehicle);
   const last = all.at(-1);
   if (!last) return null;
@@ -271,7 +279,7 @@ export function storedConditions(state: CaseState, vehicle: Vehicle): StoredCond
   return {
     code: last.frame.code,
     entry: last.entry,
-    sentence: frameSentence(window),
+    sentence: frameSentence(window, units),
     coolant: meanOf(window, 'coolant'),
     load: meanOf(window, 'load'),
     speed: meanOf(window, 'speed'),

@@ -2,7 +2,7 @@ import type { Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
-import { outcomeChances } from './evidence.ts';
+import { columnsOf, outcomeChances } from './evidence.ts';
 import { atCylinder, otherCylinder } from './instances.ts';
 import { marginalsOf, type Hypothesis, type Posterior } from './posterior.ts';
 
@@ -30,7 +30,7 @@ export interface CheckOutlook {
 }
 
 /** Hypotheses that together hold this much are enough to rank checks. */
-const KEPT_MASS = 0.999;
+const KEPT_MASS = 0.997;
 
 /** Keeps the likeliest hypotheses, so that looking ahead does not cost more as the library grows. */
 function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: Float64Array } {
@@ -68,6 +68,7 @@ export function rankChecks(
     repairPlan(chances, costs, workshopCost(instances, chances, owner)).cost;
   const now = costWith(posterior.marginals);
   const { hypotheses, weights } = likeliest(posterior);
+  const columns = columnsOf(hypotheses, instances.length);
   const sets = hypotheses.map((h) => h.causes.flatMap((i) => instances[i] ?? []));
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
@@ -99,7 +100,7 @@ export function rankChecks(
           joint[h] = w;
           chance += w;
         }
-        const { marginals } = marginalsOf(joint, hypotheses, instances.length);
+        const { marginals } = marginalsOf(joint, columns, instances.length);
         after += chance * costWith(marginals);
         const leads = [...marginals.keys()]
           .sort((a, b) => (marginals[b] ?? 0) - (marginals[a] ?? 0))

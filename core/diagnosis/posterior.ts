@@ -1,5 +1,5 @@
 import type { Evidence } from './evidence.ts';
-import { columnsOf, likelihoodRow, touches } from './evidence.ts';
+import { columnsOf, likelihoodRow, touches, type HypothesisColumns } from './evidence.ts';
 import type { CauseInstance } from './instances.ts';
 
 /** A set of at most two causes, by index; none stands for something that is not modelled. */
@@ -10,6 +10,8 @@ export interface Hypothesis {
 export interface Posterior {
   instances: readonly CauseInstance[];
   hypotheses: readonly Hypothesis[];
+  /** The same as columns, for the inner loops. */
+  columns: HypothesisColumns;
   /** Chance of each hypothesis; sums to 1. */
   weights: Float64Array;
   /** Chance that a cause is there, alone or with another, by index of the instance. */
@@ -59,19 +61,21 @@ function priorWeight(h: Hypothesis, instances: readonly CauseInstance[]): number
 /** Chance of each cause, from hypothesis weights that need not be normalised. */
 export function marginalsOf(
   weights: Float64Array,
-  hypotheses: readonly Hypothesis[],
+  { first, second }: HypothesisColumns,
   count: number,
 ): { marginals: Float64Array; none: number } {
-  const marginals = new Float64Array(count);
+  // One place more, for "no cause": its sum is never read.
+  const sums = new Float64Array(count + 1);
   let total = 0;
   for (let h = 0; h < weights.length; h++) {
     const w = weights[h] ?? 0;
     total += w;
-    const causes = hypotheses[h]?.causes;
-    if (causes)
-      for (let c = 0; c < causes.length; c++)
-        marginals[causes[c] ?? 0] = (marginals[causes[c] ?? 0] ?? 0) + w;
+    const i = first[h] ?? count;
+    const j = second[h] ?? count;
+    sums[i] = (sums[i] ?? 0) + w;
+    sums[j] = (sums[j] ?? 0) + w;
   }
+  const marginals = sums.subarray(0, count);
   for (let i = 0; i < count; i++) marginals[i] = (marginals[i] ?? 0) / (total || 1);
   return { marginals, none: (weights[0] ?? 0) / (total || 1) };
 }
@@ -107,9 +111,10 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
   return {
     instances,
     hypotheses,
+    columns,
     weights,
     likelihoods,
-    ...marginalsOf(weights, hypotheses, instances.length),
+    ...marginalsOf(weights, columns, instances.length),
   };
 }
 
@@ -119,13 +124,13 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
  * @param indices of the evidence, as given to {@link posteriorOf}.
  */
 export function evidenceRatios(posterior: Posterior, indices: readonly number[]): Float64Array {
-  const { weights, hypotheses, instances, marginals, likelihoods } = posterior;
+  const { weights, columns, instances, marginals, likelihoods } = posterior;
   const without = Float64Array.from(weights);
   for (const index of indices) {
     const row = likelihoods[index];
     for (let h = 0; h < without.length; h++) without[h] = (without[h] ?? 0) / (row?.[h] ?? 1);
   }
-  const before = marginalsOf(without, hypotheses, instances.length).marginals;
+  const before = marginalsOf(without, columns, instances.length).marginals;
   const ratios = new Float64Array(instances.length);
   for (let i = 0; i < ratios.length; i++) {
     const p = clampChance(marginals[i] ?? 0);

@@ -16,7 +16,6 @@ class WatchService {
   private readonly listeners = new Set<() => void>();
   private readonly sampleListeners = new Set<(samples: readonly Sample[]) => void>();
   private timers: ReturnType<typeof setInterval>[] = [];
-  private version = 0;
   private isChanged = false;
 
   /** Begins a recording, or goes on with one that was cut: it then keeps its time and its samples. */
@@ -81,7 +80,6 @@ class WatchService {
     this.listeners.add(listen);
     return () => this.listeners.delete(listen);
   };
-  readonly snapshot = (): number => this.version;
 
   /** Every batch of samples as it comes, for what must not miss one. @returns how to stop. */
   onSamples(listen: (samples: readonly Sample[]) => void): () => void {
@@ -92,7 +90,6 @@ class WatchService {
   private tell(): void {
     if (!this.isChanged) return;
     this.isChanged = false;
-    this.version++;
     for (const listen of this.listeners) listen();
   }
 }

@@ -9,6 +9,7 @@ import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
+import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
@@ -27,6 +28,7 @@ export function Read() {
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const latest = state.latestReading;
   const view = readingView(state, vehicle);
+  const readingUnits = useUnits();
   const canRead = mine.at === 'talking';
   const begun = canRead ? cutReading(record, new Date()) : null;
   const [isByHand, setByHand] = useState(false);
@@ -132,7 +134,7 @@ export function Read() {
           ) : null}
           <CodesByUnit view={view} reading={latest.reading} />
           <div className="grid gap-4 lg:grid-cols-2">
-            <Stored stored={storedConditions(state, vehicle)}>
+            <Stored stored={storedConditions(state, vehicle, readingUnits)}>
               <FrameValues reading={latest.reading} />
             </Stored>
             <Monitors reading={latest.reading} />
@@ -217,11 +219,16 @@ function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) 
   );
 }
 
-const shown = (v: ReadValue): string =>
-  v.value === null ? 'not available' : typeof v.value === 'number' ? `${figure(v.value)} ${v.unit}` : v.value;
+function shown(v: ReadValue, units: Units): string {
+  if (v.value === null) return 'not available';
+  if (typeof v.value !== 'number') return v.value;
+  const own = ownUnit(v.unit, units);
+  return `${figure(own.of(v.value))} ${own.unit}`;
+}
 
 /** The stored values as the car gave them. */
 function FrameValues({ reading }: { reading: Reading }) {
+  const units = useUnits();
   if (reading.frozen.length === 0) return null;
   return (
     <details className="mt-2">
@@ -236,7 +243,7 @@ function FrameValues({ reading }: { reading: Reading }) {
             {f.values.map((v) => (
               <div key={`${v.pid}${v.part ?? ''}`} className="contents">
                 <dt className="text-ink-2">{v.name}</dt>
-                <dd className="text-right font-mono">{shown(v)}</dd>
+                <dd className="text-right font-mono">{shown(v, units)}</dd>
               </div>
             ))}
           </dl>
@@ -280,6 +287,7 @@ function Values({
     toJudge?: string;
   }[];
 }) {
+  const units = useUnits();
   const judged = judgements.filter((j) => j.verdict !== 'not-judged');
   const open = judgements.filter((j) => j.verdict === 'not-judged');
   const live = reading.values.filter((v) => v.service === '01');
@@ -331,7 +339,7 @@ function Values({
           {live.map((v) => (
             <div key={`${v.source}${v.pid}${v.part ?? ''}`} className="contents">
               <dt className="text-ink-2">{v.name}</dt>
-              <dd className="text-right font-mono">{shown(v)}</dd>
+              <dd className="text-right font-mono">{shown(v, units)}</dd>
             </div>
           ))}
         </dl>

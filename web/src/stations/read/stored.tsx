@@ -1,6 +1,7 @@
 import type { StoredConditions } from '@pincer/core/assess';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
+import { ownUnit, useUnits } from '../../ui/own-units.ts';
 
 const WHERE = {
   recordings: 'from your recordings',
@@ -74,18 +75,23 @@ function Told({ stored }: { stored: StoredConditions }) {
 
 /** Three lengths side by side: how warm, how hard it worked, how fast it went. */
 function Moment({ stored }: { stored: StoredConditions }) {
+  const units = useUnits();
   const rows = [
     { title: 'Engine', value: stored.coolant, low: -20, high: 110, unit: '°C', ends: ['cold', 'hot'] },
     { title: 'Load', value: stored.load, low: 0, high: 100, unit: '%', ends: ['light', 'full'] },
     { title: 'Speed', value: stored.speed, low: 0, high: 130, unit: 'km/h', ends: ['standing', 'fast'] },
   ].filter((r) => r.value !== null && r.value > -38);
+  const inOwn = (value: number, unit: string) => {
+    const own = ownUnit(unit, units);
+    return `${figure(Math.round(own.of(value)))} ${own.unit}`;
+  };
   if (rows.length === 0) return null;
   return (
     <svg
       viewBox={`0 0 420 ${rows.length * 34}`}
       className="mt-2 w-full max-w-md"
       role="img"
-      aria-label={rows.map((r) => `${r.title} ${figure(Math.round(r.value ?? 0))} ${r.unit}`).join(', ')}
+      aria-label={rows.map((r) => `${r.title} ${inOwn(r.value ?? 0, r.unit)}`).join(', ')}
     >
       {rows.map((r, i) => {
         const share = Math.min(1, Math.max(0, ((r.value ?? 0) - r.low) / (r.high - r.low)));
@@ -104,7 +110,7 @@ function Moment({ stored }: { stored: StoredConditions }) {
               {r.ends[1]}
             </text>
             <text x={334} y={y + 9} className="fill-ink font-mono text-[14px]">
-              {figure(Math.round(r.value ?? 0))} {r.unit}
+              {inOwn(r.value ?? 0, r.unit)}
             </text>
           </g>
         );

@@ -1,4 +1,4 @@
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 import { engineOf } from '@pincer/core/assess';
 import {
@@ -29,6 +29,7 @@ import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
 import { Traces, type Trace } from './traces.tsx';
 import { beep } from './beep.ts';
+import { useOneByOne } from './one-by-one.ts';
 
 /** Seconds in view while it runs. */
 const VIEW = 30;
@@ -65,6 +66,8 @@ function liveTraces(recording: Recording, vehicle: Vehicle, from: number, to: nu
       name: key ? READINGS[key].title : channel.name,
       unit: channel.unit,
       points: downsample(times, values, BUCKETS, first, times.length - 1),
+      from,
+      to,
       stat: statOf(values, first, values.length - 1, to - from),
       band: key ? expectedBand(key, state, engine) : null,
       rate: watchService.pace?.byPid.get(pid) ?? 0,
@@ -95,17 +98,21 @@ export function Live({
   vehicle: Vehicle;
   guided: GuidedStepId | null;
 }) {
-  // As a transition, so that a dozen pictures never keep the page from answering.
-  const [, setVersion] = useState(0);
+  const [target, setTarget] = useState<Trace[]>([]);
+  const drawn = useOneByOne(target);
   useEffect(
-    () => watchService.subscribe(() => startTransition(() => setVersion(watchService.snapshot()))),
-    [],
+    () =>
+      watchService.subscribe(() => {
+        const now = watchService.recording;
+        if (!now) return;
+        const to = Math.max(VIEW, Math.ceil(durationOf(now) / STEP) * STEP);
+        setTarget(liveTraces(now, vehicle, to - VIEW, to));
+      }),
+    [vehicle],
   );
   const dispatch = useAppDispatch();
   const { recording, pace } = watchService;
   if (!recording) return <p role="status">Beginning…</p>;
-  const to = Math.max(VIEW, Math.ceil(durationOf(recording) / STEP) * STEP);
-  const from = to - VIEW;
   return (
     <section aria-label="Recording now" className={`${SHEET} space-y-3 p-4`}>
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -139,7 +146,7 @@ export function Live({
         </div>
       </div>
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
-      <Traces traces={liveTraces(recording, vehicle, from, to)} from={from} to={to} marks={recording.marks} />
+      <Traces traces={drawn} marks={recording.marks} />
       <MoveTest recording={recording} />
     </section>
   );

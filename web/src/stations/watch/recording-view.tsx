@@ -9,10 +9,11 @@ import type { OpenedRecording } from '../../workers/recordings.worker.ts';
 import { saveBlob } from '../../ui/save-text.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
+import { useOneByOne } from './one-by-one.ts';
 import { SpanTable, Traces, type Trace } from './traces.tsx';
 
 /** Pairs of extremes that a trace is thinned to: more than any screen has columns for. */
-const BUCKETS = 500;
+const BUCKETS = 220;
 const SHOWN_AT_FIRST = 4;
 
 /** A stored recording: traces in step, zoom and pan, numbers of the span, another one behind it. */
@@ -57,27 +58,28 @@ export function RecordingView({
       if (isOff) return;
       const engine = engineOf(vehicle);
       const longest = [...entry.windows].sort((a, b) => b.seconds - a.seconds)[0];
-      setTraces(
-        shown.flatMap((id): Trace[] => {
-          const channel = entry.channels.find((c) => c.id === id);
-          const points = mine[id];
-          if (!channel || !points) return [];
-          const key = keyOfChannel(id);
-          const compared = (other as typeof mine)[id];
-          return [
-            {
-              id,
-              name: key ? READINGS[key].title : channel.name,
-              unit: channel.unit,
-              points,
-              other: compared,
-              stat: points.stat,
-              otherStat: compared?.stat ?? null,
-              band: key && longest ? expectedBand(key, longest.state, engine) : null,
-            },
-          ];
-        }),
-      );
+      const next = shown.flatMap((id): Trace[] => {
+        const channel = entry.channels.find((c) => c.id === id);
+        const points = mine[id];
+        if (!channel || !points) return [];
+        const key = keyOfChannel(id);
+        const compared = (other as typeof mine)[id];
+        return [
+          {
+            id,
+            name: key ? READINGS[key].title : channel.name,
+            unit: channel.unit,
+            points,
+            from: view.from,
+            to: view.to,
+            other: compared,
+            stat: points.stat,
+            otherStat: compared?.stat ?? null,
+            band: key && longest ? expectedBand(key, longest.state, engine) : null,
+          },
+        ];
+      });
+      setTraces(next);
     };
     void load();
     return () => {
@@ -85,6 +87,7 @@ export function RecordingView({
     };
   }, [entry, shown, view, otherId, vehicle]);
 
+  const drawn = useOneByOne(traces);
   const span = view.to - view.from;
   const move = (from: number, to: number) => {
     const width = Math.min(length, Math.max(0.5, to - from));
@@ -163,7 +166,7 @@ export function RecordingView({
           </label>
         ) : null}
       </div>
-      <Traces traces={traces} from={view.from} to={view.to} marks={entry.marks} />
+      <Traces traces={drawn} marks={entry.marks} />
       {entry.marks.length > 0 ? (
         <p className="text-[15px]">
           {counted(entry.marks.length, 'mark')}:{' '}

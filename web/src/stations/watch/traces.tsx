@@ -12,6 +12,7 @@ import {
 } from 'recharts';
 import type { Mark, Stat } from '@pincer/core/signals';
 import { figure } from '../../ui/format.ts';
+import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
 
 export interface Points {
   times: readonly number[];
@@ -23,6 +24,9 @@ export interface Trace {
   name: string;
   unit: string;
   points: Points;
+  /** The span in view, s. */
+  from: number;
+  to: number;
   /** The same reading of another recording, drawn behind. */
   other?: Points | undefined;
   /** What is usual in the state that it is in. */
@@ -58,29 +62,36 @@ function nearest(ticks: readonly { value: unknown }[], at: unknown): number {
 
 const HEIGHT = 128;
 
+/** A trace with everything in the owner's units. */
+function inOwn(trace: Trace, units: Units): Trace {
+  const { unit, of } = ownUnit(trace.unit, units);
+  if (unit === trace.unit) return trace;
+  const points = (p: Points): Points => ({ times: p.times, values: p.values.map(of) });
+  const stat = (s: Stat): Stat => ({
+    ...s,
+    mean: of(s.mean),
+    min: of(s.min),
+    max: of(s.max),
+    first: of(s.first),
+    last: of(s.last),
+  });
+  return {
+    ...trace,
+    unit,
+    points: points(trace.points),
+    other: trace.other && points(trace.other),
+    band: trace.band && { low: of(trace.band.low), high: of(trace.band.high) },
+    stat: trace.stat && stat(trace.stat),
+    otherStat: trace.otherStat ? stat(trace.otherStat) : null,
+  };
+}
+
 /** Several readings under each other, in step: one time, one cursor. */
-export function Traces({
-  traces,
-  from,
-  to,
-  marks,
-}: {
-  traces: readonly Trace[];
-  from: number;
-  to: number;
-  marks: readonly Mark[];
-}) {
+export function Traces({ traces, marks }: { traces: readonly Trace[]; marks: readonly Mark[] }) {
   return (
     <div className="space-y-1">
       {traces.map((trace, i) => (
-        <MemoTrace
-          key={trace.id}
-          trace={trace}
-          from={from}
-          to={to}
-          marks={marks}
-          isLast={i === traces.length - 1}
-        />
+        <MemoTrace key={trace.id} trace={trace} marks={marks} isLast={i === traces.length - 1} />
       ))}
     </div>
   );
@@ -92,8 +103,8 @@ const lastTime = (points: Points | undefined): number => points?.times.at(-1) ??
 const MemoTrace = memo(
   OneTrace,
   (a, b) =>
-    a.from === b.from &&
-    a.to === b.to &&
+    a.trace.from === b.trace.from &&
+    a.trace.to === b.trace.to &&
     a.marks.length === b.marks.length &&
     a.isLast === b.isLast &&
     a.trace.id === b.trace.id &&
@@ -104,20 +115,8 @@ const MemoTrace = memo(
     a.trace.band?.low === b.trace.band?.low,
 );
 
-function OneTrace({
-  trace,
-  from,
-  to,
-  marks,
-  isLast,
-}: {
-  trace: Trace;
-  from: number;
-  to: number;
-  marks: readonly Mark[];
-  isLast: boolean;
-}) {
-  const { name, unit, points, other, band, stat, rate } = trace;
+function OneTrace({ trace, marks, isLast }: { trace: Trace; marks: readonly Mark[]; isLast: boolean }) {
+  const { name, unit, points, other, band, stat, rate, from, to } = inOwn(trace, useUnits());
   const last = points.values.at(-1);
   const now = last === undefined ? 'nothing yet' : `${figure(last)} ${unit}`;
   const range = stat ? `${figure(stat.min)} to ${figure(stat.max)} ${unit}, mean ${figure(stat.mean)}` : now;
@@ -208,6 +207,7 @@ function OneTrace({
 
 /** What the span in view holds, in numbers. */
 export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasOther: boolean }) {
+  const units = useUnits();
   const cell = 'py-1 pl-3 text-right font-mono';
   return (
     <div className="overflow-x-auto">
@@ -225,24 +225,26 @@ export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasO
           </tr>
         </thead>
         <tbody>
-          {traces.flatMap(({ id, name, unit, stat, otherStat }) =>
-            [
-              { key: id, title: name, s: stat },
-              ...(hasOther
-                ? [{ key: `${id}-other`, title: `${name}, the other`, s: otherStat ?? null }]
-                : []),
-            ].map(({ key, title, s }) => (
-              <tr key={key} className="border-t border-line">
-                <th scope="row" className="py-1 font-normal">
-                  {title}
-                </th>
-                <td className={cell}>{s ? figure(s.min) : '–'}</td>
-                <td className={cell}>{s ? `${figure(s.mean)} ${unit}` : '–'}</td>
-                <td className={cell}>{s ? figure(s.max) : '–'}</td>
-                <td className={cell}>{s ? figure(Math.round(s.swings * 10) / 10) : '–'}</td>
-              </tr>
-            )),
-          )}
+          {traces
+            .map((t) => inOwn(t, units))
+            .flatMap(({ id, name, unit, stat, otherStat }) =>
+              [
+                { key: id, title: name, s: stat },
+                ...(hasOther
+                  ? [{ key: `${id}-other`, title: `${name}, the other`, s: otherStat ?? null }]
+                  : []),
+              ].map(({ key, title, s }) => (
+                <tr key={key} className="border-t border-line">
+                  <th scope="row" className="py-1 font-normal">
+                    {title}
+                  </th>
+                  <td className={cell}>{s ? figure(s.min) : '–'}</td>
+                  <td className={cell}>{s ? `${figure(s.mean)} ${unit}` : '–'}</td>
+                  <td className={cell}>{s ? figure(s.max) : '–'}</td>
+                  <td className={cell}>{s ? figure(Math.round(s.swings * 10) / 10) : '–'}</td>
+                </tr>
+              )),
+            )}
         </tbody>
       </table>
     </div>

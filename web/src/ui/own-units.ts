@@ -1,0 +1,34 @@
+import { useAppSelector } from '../store/store.ts';
+import type { Settings } from '../store/storage.ts';
+
+export type Units = Settings['owner']['units'];
+
+interface OwnUnit {
+  unit: string;
+  of: (value: number) => number;
+}
+
+const MILES = 0.621371;
+const PSI = 0.145038;
+
+/** Speeds and distances in miles also where temperatures are in degrees Celsius, as in some countries. */
+const MIXED: Readonly<Record<string, OwnUnit>> = {
+  'km/h': { unit: 'mph', of: (v) => v * MILES },
+  km: { unit: 'mi', of: (v) => v * MILES },
+};
+const IMPERIAL: Readonly<Record<string, OwnUnit>> = {
+  ...MIXED,
+  '°C': { unit: '°F', of: (v) => v * 1.8 + 32 },
+  kPa: { unit: 'psi', of: (v) => v * PSI },
+};
+
+/** A reading's unit as the owner has it, and how its values become that. */
+export function ownUnit(unit: string, units: Units): OwnUnit {
+  const own = units === 'imperial' ? IMPERIAL[unit] : units === 'mixed' ? MIXED[unit] : undefined;
+  return own ?? { unit, of: (v) => v };
+}
+
+/** The owner's units. */
+export function useUnits(): Units {
+  return useAppSelector((s) => s.settings.owner.units);
+}
