@@ -52,5 +52,5 @@ export async function example(page: Page): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: 'Look at an example logbook' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
-  await expect(page.getByText('Kestrine 650')).toBeVisible();
+  await expect(page.getByText('Looked at before buying')).toBeVisible();
 }

@@ -30,6 +30,25 @@ async function fail(page: Page): Promise<void> {
   await page.getByText('Why does nothing talk?').waitFor();
 }
 
+/** Records the stand-in revved for a while, and opens the recording. */
+async function record(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
+  await page.getByText('Talking.').waitFor();
+  const stations = page.getByRole('navigation', { name: 'Stations' });
+  await stations.getByRole('link', { name: 'Read' }).click();
+  await page.getByRole('link', { name: 'Watch and record them' }).click();
+  await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
+  await page.waitForTimeout(4_000);
+  await page.getByRole('radio', { name: '2,500 rpm', exact: true }).click();
+  await page.getByText('That is enough.').waitFor({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Stop and keep it' }).click();
+  await page.getByRole('button', { name: /^Open Hold/ }).click();
+  await page.getByRole('figure').first().waitFor();
+  await page.waitForTimeout(800);
+  await page.getByRole('heading', { name: 'Hold 2,500 rpm' }).scrollIntoViewIfNeeded();
+}
+
 const SHOTS: Shot[] = [
   { name: 'garage', path: '/' },
   { name: 'light', path: `${CASE}/light` },
@@ -37,6 +56,7 @@ const SHOTS: Shot[] = [
   { name: 'why-not', path: `${CASE}/plug-in`, before: fail },
   { name: 'vehicle', path: '/vehicle/veh_finch' },
   { name: 'read', path: `${CASE}/read` },
+  { name: 'watch', path: `${CASE}/plug-in`, before: record },
   { name: 'meaning', path: `${CASE}/meaning` },
   { name: 'narrow', path: `${CASE}/narrow` },
   { name: 'narrow-dark', path: `${CASE}/narrow`, dark: true },
@@ -59,7 +79,8 @@ for (const shot of SHOTS.filter((s) => only.length === 0 || only.includes(s.name
   const page = await context.newPage();
   await page.goto(address);
   await page.getByText('Wet-morning shake').waitFor();
-  await page.getByText('Kestrine 650').waitFor();
+  await page.getByText('Looked at before buying').waitFor();
+  await page.waitForTimeout(500);
   if (shot.path !== '/') await page.goto(address + shot.path);
   await page.getByText(/Working it out|Opening/).waitFor({ state: 'detached' });
   await shot.before?.(page);
