@@ -110,5 +110,5 @@ test('from opening the app to the first codes of a known car, two touches', asyn
     .getByRole('button', { name: 'Plug in and read' })
     .click();
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
-  await expect(page.getByText('P0302').first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('P0562').first()).toBeVisible({ timeout: 20_000 });
 });

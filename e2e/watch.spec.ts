@@ -28,6 +28,11 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await expect(now(page)).toContainText('Paused');
   await now(page).getByRole('button', { name: 'Go on' }).click();
   await expectAccessible(page, 'watching');
+  // It goes on while another station is looked at; the adapter does nothing else meanwhile.
+  await station(page, 'Read');
+  await expect(page.getByText('A recording is running.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Read again' })).toBeDisabled();
+  await page.getByRole('link', { name: 'To the recording' }).click();
   await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
   await page.getByRole('button', { name: /^Open Watched/ }).click();
   const view = page.getByRole('region', { name: 'Recording: Watched' });

@@ -32,8 +32,8 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
   await pad.getByRole('radiogroup', { name: /^EVA/ }).getByRole('radio', { name: 'INC' }).click();
   await expect(pad.getByText('has not run yet', { exact: false })).toBeVisible();
   await pad.getByRole('button', { name: /^Add this code and the rest/ }).click();
-  await expect(page.getByText('10 °C')).toBeVisible();
-  await expect(page.getByText('1,910 rpm')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Engine 10 °C' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Stored conditions' })).toContainText('Cold, 1,910 rpm.');
   await expect(page.getByText('not yet', { exact: true })).toBeVisible();
   await expect(page.getByText('pending, failed once so far')).toBeVisible();
   await expect(page.getByText('Written down by hand.')).toBeVisible();

@@ -1,14 +1,18 @@
 import { RULES, judge, wantedFor, windowsOf, READING_KEYS, type Judgement } from '@pincer/core/signals';
 import {
   CARS,
-  COLD_RUN,
   WARM_RUN,
+  coldRun,
   StandIn,
   VirtualClock,
   recordStandIn,
   type CarPlan,
   type Fault,
 } from '@pincer/simulator';
+
+/** Cold idle, s: two minutes show that the coolant moves; for a fault less will do. */
+const SOUND_COLD = 130;
+const FAULTY_COLD = 34;
 
 /** What the rules say of one whole run of a stand-in with a fault, or sound. */
 export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Promise<Judgement[]> {
@@ -23,7 +27,7 @@ export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Pr
   });
   car.engine.soak();
   const wanted = wantedFor(READING_KEYS, new Set(plan.livePids));
-  const cold = await recordStandIn(car, clock, wanted, COLD_RUN, 'clone');
+  const cold = await recordStandIn(car, clock, wanted, coldRun(fault ? FAULTY_COLD : SOUND_COLD), 'clone');
   car.warmUp();
   const warm = await recordStandIn(car, clock, wanted, WARM_RUN, 'clone');
   const engine = {

@@ -293,7 +293,7 @@ export class Engine {
         ? (this.has('filter-full') ? 7.5 : 1.1) * (rpm / 1000) ** 1.3 * (target.manifold / 100)
         : 0,
       exhaustHeat: isRunning ? Math.min(180 + target.pedal * 4.2, outside + this.runTime * 1.6) : outside,
-      isGlowing: this.mode === 'key-on' && isDiesel && coolant < 20,
+      isGlowing: this.mode === 'key-on' && isDiesel && coolant < 20 && !this.has('glow-plug'),
     };
   }
 

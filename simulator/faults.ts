@@ -61,7 +61,7 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'egr-stuck': 'Exhaust recirculation valve stuck open',
   'filter-full': 'Particulate filter full of soot',
   'rail-weak': 'Rail pressure does not follow',
-  'glow-plug': 'A glow plug dead',
+  'glow-plug': 'Relay of the glow plugs dead',
   regulator: 'Charging regulator failing',
 };
 

@@ -16,5 +16,5 @@ export { faultTitle, type Fault, type FaultKind } from './faults.ts';
 export { INSTANT_CLOCK } from './instant-clock.ts';
 export { seededRandom } from './random.ts';
 export { StandIn, type StandInOptions } from './stand-in.ts';
-export { COLD_RUN, WARM_RUN, recordStandIn, type Stretch } from './record.ts';
+export { WARM_RUN, coldRun, recordStandIn, type Stretch } from './record.ts';
 export { VirtualClock } from './virtual-clock.ts';

@@ -11,10 +11,10 @@ export interface Stretch {
   seconds: number;
 }
 
-/** Key on, started after a night, idled. */
-export const COLD_RUN: readonly Stretch[] = [
+/** Key on, started after a night, idled for so many seconds. */
+export const coldRun = (seconds: number): readonly Stretch[] => [
   { mode: 'key-on', seconds: 6 },
-  { mode: 'idle', seconds: 130 },
+  { mode: 'idle', seconds },
 ];
 
 /** Warm: idled, revved, cruised, up a hill, idled. */

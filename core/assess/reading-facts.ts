@@ -84,6 +84,7 @@ const RULE_OBSERVATION: Partial<
   'egr-error': 'reading:egr-off',
   'filter-pressure': { high: 'reading:filter-full', low: 'reading:filter-empty' },
   'filter-zero': 'reading:filter-zero',
+  'glow-command': 'reading:glow-off',
 };
 
 function observationsOf(j: Judgement): { key: ObservationKey; isPresent: boolean }[] {

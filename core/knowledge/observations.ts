@@ -175,6 +175,7 @@ export const OBSERVATIONS = {
   'reading:egr-off': car('Recirculation beside its command', 0.02),
   'reading:filter-full': car('Particulate filter pressure too high', 0.01),
   'reading:filter-empty': car('Particulate filter pressure near nothing', 0.01),
+  'reading:glow-off': car('Glow plugs not asked for when cold', 0.02),
   'reading:filter-zero': car('Filter pressure not nothing with the engine off', 0.01),
   // Lamps that are lit. The leak is how often one is lit for a reason that is not in this knowledge.
   'lamp:engine-flashing': car('Engine lamp flashes', 0.02),

@@ -64,6 +64,8 @@ export const READINGS = {
   egrError: kind('Recirculation error', '%', OFTEN, ['2D'], ['69', 'error A']),
   boost: kind('Boost pressure', 'kPa', FAST, ['70', 'sensor A']),
   boostTarget: kind('Commanded boost pressure', 'kPa', FAST, ['70', 'commanded A']),
+  /** 1 is on, by the standard's enumeration. */
+  glowLamp: kind('Glow lamp command', '', OFTEN, ['65', 'glow plug lamp']),
   filterDrop: kind('Pressure lost over the particulate filter', 'kPa', OFTEN, ['7A', 'pressure difference']),
   exhaustHeat: kind('Exhaust temperature', '°C', SLOW, ['78', 'sensor 1']),
   filterHeat: kind('Particulate filter inlet', '°C', SLOW, ['7C', 'bank 1 inlet']),
@@ -137,8 +139,13 @@ export function wantedFor(
   return [...rates].map(([pid, everyMs]) => ({ pid, everyMs }));
 }
 
+/** Parameters that rules judge by the raw number of their state. */
+const ENUMERATED: ReadonlySet<string> = new Set(['03', '65']);
+
 /** A value as a number: enumerated states that rules speak of by their raw number; null for other texts. */
 export function numberOf(value: ReadValue): number | null {
   if (typeof value.value === 'number') return value.value;
-  return value.pid === '03' && typeof value.raw === 'number' && value.value !== null ? value.raw : null;
+  return ENUMERATED.has(value.pid) && typeof value.raw === 'number' && value.value !== null
+    ? value.raw
+    : null;
 }

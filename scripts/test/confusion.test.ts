@@ -26,6 +26,7 @@ const FOUND_BY: Readonly<Record<string, readonly string[]>> = {
   'egr-stuck': ['egr-follows'],
   'filter-full': ['filter-pressure'],
   'rail-weak': ['rail-follows'],
+  'glow-plug': ['glow-command'],
   regulator: ['charging', 'charging-steady'],
 };
 

@@ -4,7 +4,7 @@ export const DIESEL_CAUSES: readonly Cause[] = [
   {
     id: 'glow-plug', title: 'A glow plug or its relay', system: 'diesel', scope: 'engine', fuels: ['diesel'], prior: 0.03,
     priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
-    effects: { 'code:glow': 0.9, 'lamp:glow': 0.6, 'sign:hard-start': 0.6, 'sign:white-smoke': 0.35, 'sign:cold': 0.7, 'sign:rough-idle': 0.35 },
+    effects: { 'code:glow': 0.9, 'reading:glow-off': 0.35, 'lamp:glow': 0.6, 'sign:hard-start': 0.6, 'sign:white-smoke': 0.35, 'sign:cold': 0.7, 'sign:rough-idle': 0.35 },
     repair: { title: 'Fit new glow plugs', parts: 70, ownerMinutes: 110, shopMinutes: 90, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque'], steps: ['Warm engine, ignition off: a cold plug breaks. Penetrating oil the day before.', 'If one will not turn with the handbook’s torque, stop: a broken one costs the head.', 'All of them are as old: do the set.'] },
   },
   {

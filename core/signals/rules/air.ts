@@ -75,7 +75,16 @@ export const AIR_RULES = [
     expected: '60 to 106 kPa, from 4,000 m to the sea',
     source: '101 kPa at the sea, less about 1.2 for each 100 m',
     toJudge: 'Read once with the ignition on.',
-    judge: (of) => within(of('airPressure').mean, 60, 106, `${fixed(of('airPressure').mean)} kPa`),
+    judge: (of) => {
+      const p = of('airPressure').mean;
+      const height = Math.max(0, Math.round(((101.3 - p) / 1.2) * 100));
+      return within(
+        p,
+        60,
+        106,
+        `${fixed(p)} kPa, as about ${height.toLocaleString('en-GB')} m above the sea`,
+      );
+    },
   }),
   rule({
     id: 'manifold-idle',

@@ -2,6 +2,22 @@ import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
 
 export const DIESEL_RULES = [
   rule({
+    id: 'glow-command',
+    title: 'Glow plugs are asked for when cold',
+    states: ['key-on'],
+    needs: ['glowLamp', 'coolant'],
+    engines: 'diesel',
+    expected: 'on for some seconds below about 15 °C, off on a warm engine',
+    source: 'Pre-glow by coolant temperature; newer engines glow below 5 to 20 °C',
+    toJudge: 'Ignition on before the first start of a cold day; record from the moment you turn the key.',
+    judge: (of) => {
+      const t = of('coolant').mean;
+      if (t <= -38 || (t > 15 && t < 70)) return null;
+      const isOn = of('glowLamp').max >= 1;
+      return holds(isOn === t <= 15, `${isOn ? 'on' : 'off'} at ${fixed(t)} °C`);
+    },
+  }),
+  rule({
     id: 'boost-key-on',
     title: 'Boost sensor equals the air, engine off',
     states: ['key-on'],

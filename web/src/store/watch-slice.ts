@@ -7,6 +7,10 @@ export type WatchStatus =
   | { at: 'watching' | 'paused'; caseId: string; recording: string; title: string }
   | { at: 'ended'; caseId: string; words: FaultWords };
 
+/** Whether a recording runs, so that nothing else may ask the car meanwhile. */
+export const isWatching = (state: { watch: WatchState }): boolean =>
+  state.watch.status.at === 'watching' || state.watch.status.at === 'paused';
+
 interface WatchState {
   status: WatchStatus;
 }

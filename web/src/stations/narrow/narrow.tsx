@@ -34,7 +34,7 @@ export function Narrow() {
       Watch the readings
     </Link>
   );
-  const readings = new Set(car.map((f) => f.entry).filter((e) => e !== null)).size;
+  const readings = new Set(car.filter((f) => f.kind !== 'observation').map((f) => f.entry)).size;
   const carCaption = `from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
   const checks = owner.filter((f) => f.kind === 'check').length;
   const ownerCaption = `${owner.length - checks} ${owner.length - checks === 1 ? 'fact' : 'facts'}, ${checks} ${checks === 1 ? 'check' : 'checks'}`;

@@ -2,6 +2,7 @@ import { ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
 import { clearStateOf, guard } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
@@ -11,7 +12,9 @@ import { useCase } from '../case-context.ts';
 export function ClearGuard() {
   const { record, state, assessment, vehicle } = useCase();
   const clear = useAppSelector((s) => clearStateOf(s, record.id));
-  const isConnected = useAppSelector((s) => s.link.caseId === record.id && s.link.status.at === 'talking');
+  const isConnected = useAppSelector(
+    (s) => s.link.caseId === record.id && s.link.status.at === 'talking' && !isWatching(s),
+  );
   const dispatch = useAppDispatch();
   const gates =
     assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];

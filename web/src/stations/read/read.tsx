@@ -7,6 +7,7 @@ import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
 import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
@@ -29,7 +30,8 @@ export function Read() {
   const latest = state.latestReading;
   const view = readingView(state, vehicle);
   const readingUnits = useUnits();
-  const canRead = mine.at === 'talking';
+  const isRecording = useAppSelector(isWatching);
+  const canRead = mine.at === 'talking' && !isRecording;
   const begun = canRead ? cutReading(record, new Date()) : null;
   const [isByHand, setByHand] = useState(false);
   return (
@@ -82,7 +84,7 @@ export function Read() {
             >
               {latest ? 'Read again' : 'Read everything'}
             </button>
-            {canRead ? null : (
+            {mine.at === 'talking' ? null : (
               <Link to={`/case/${record.id}/plug-in`} className={BUTTON.quiet}>
                 Connect first
               </Link>
@@ -109,6 +111,18 @@ export function Read() {
           </div>
         ) : null}
       </div>
+      {isRecording && mine.at === 'talking' ? (
+        <Notice
+          title="A recording is running."
+          action={
+            <Link className={BUTTON.plain} to="../watch">
+              To the recording
+            </Link>
+          }
+        >
+          The adapter does one thing at a time: stop the recording, then read.
+        </Notice>
+      ) : null}
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
       {link.caseId === record.id ? <StandInPanel /> : null}
       {latest ? (
