@@ -46,3 +46,10 @@ describe('the page of a code', () => {
     }
   });
 });
+
+test('the self-check named is that of the system, and nothing so general as “the named part” is told as seen with it', () => {
+  expect(codePage('P2463').monitor?.name).toBe('Particulate filter');
+  expect(codePage('P0411').monitor?.name).toBe('Secondary air');
+  expect(codePage('P0420').monitor?.name).toBe('Catalyst');
+  for (const code of ['P2463', 'P0420', 'P0299', 'P0562']) expect(codePage(code).setsOff).not.toMatch(/named part/);
+});

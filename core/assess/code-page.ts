@@ -56,6 +56,21 @@ const MONITORS: Readonly<Record<string, { name: string; runs: string }>> = {
   egr: { name: 'Exhaust recirculation', runs: 'warm, cruising and coasting down' },
 };
 
+/** Self-checks that belong to a whole system, where the code's own observation names none. */
+const MONITOR_OF_AREA: Readonly<Record<string, { name: string; runs: string }>> = {
+  particulate: { name: 'Particulate filter', runs: 'warm, twenty minutes or more at a steady speed' },
+  nox: { name: 'NOx treatment', runs: 'warm, after some kilometres at a steady speed; not in hard frost' },
+  secondary: { name: 'Secondary air', runs: 'once at each cold start' },
+  glow: { name: 'Components', runs: 'at key-on, cold' },
+};
+
+/** Too general to be told as seen with another code. */
+const GENERAL: ReadonlySet<string> = new Set([
+  'code:part-electrical',
+  'code:part-behaviour',
+  'code:computer',
+]);
+
 /** What a way of failing commonly turns out to be, where no cause of the library speaks of the code. */
 const BY_KIND: Readonly<Record<Failure['kind'], readonly string[]>> = {
   electrical: [
@@ -106,7 +121,11 @@ export function codePage(text: string): CodePage {
       .slice(0, MAX_CAUSES)
       .flatMap((c) => Object.entries(c.effects))
       .flatMap(([key, strength]) =>
-        isObservationKey(key) && key.startsWith('code:') && key !== found?.key && strength >= 0.1
+        isObservationKey(key) &&
+        key.startsWith('code:') &&
+        !GENERAL.has(key) &&
+        key !== found?.key &&
+        strength >= 0.1
           ? [observationKind(key).title.toLowerCase()]
           : [],
       ),
@@ -132,7 +151,7 @@ export function codePage(text: string): CodePage {
     monitor: monitor
       ? (MONITORS[monitor] ?? null)
       : entry && code.startsWith('P')
-        ? (MONITORS['components'] ?? null)
+        ? (MONITOR_OF_AREA[component?.area ?? ''] ?? MONITORS['components'] ?? null)
         : null,
     lamp: area?.lamp ?? null,
     soon: {
