@@ -31,7 +31,7 @@ for (const theme of ['light', 'dark'] as const) {
     for (const [name, path] of PAGES) {
       await page.goto(path);
       await expect(page.getByText(/Working it out|Opening the/)).toHaveCount(0);
-      await page.waitForLoadState('networkidle');
+      await expect(page.getByRole('heading').first()).toBeVisible();
       await expectAccessible(page, name);
     }
   });
@@ -44,7 +44,7 @@ test('nothing serious on a phone, and no page is wider than it', async ({ page }
   for (const [name, path] of PAGES) {
     await page.goto(path);
     await expect(page.getByText(/Working it out|Opening the/)).toHaveCount(0);
-    await page.waitForLoadState('networkidle');
+    await expect(page.getByRole('heading').first()).toBeVisible();
     await expectAccessible(page, name);
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(`${name} ${overflow}`).toBe(`${name} 0`);

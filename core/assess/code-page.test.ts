@@ -51,5 +51,6 @@ test('the self-check named is that of the system, and nothing so general as “t
   expect(codePage('P2463').monitor?.name).toBe('Particulate filter');
   expect(codePage('P0411').monitor?.name).toBe('Secondary air');
   expect(codePage('P0420').monitor?.name).toBe('Catalyst');
-  for (const code of ['P2463', 'P0420', 'P0299', 'P0562']) expect(codePage(code).setsOff).not.toMatch(/named part/);
+  for (const code of ['P2463', 'P0420', 'P0299', 'P0562'])
+    expect(codePage(code).setsOff).not.toMatch(/named part/);
 });
