@@ -1,5 +1,5 @@
 import type { Pace } from '@pincer/core/link';
-import { addSamples, emptyRecording, type Recording, type Sample } from '@pincer/core/signals';
+import { addSamples, durationOf, emptyRecording, type Recording, type Sample } from '@pincer/core/signals';
 import { chunkOf, saveChunk, saveMeta, type RecordingMeta } from './recordings.ts';
 
 /** How often screens hear of new samples, ms, and how often they are written to storage. */
@@ -11,6 +11,9 @@ class WatchService {
   recording: Recording | null = null;
   pace: Pace | null = null;
   isPaused = false;
+  /** Why the last write did not succeed; null when it did. */
+  saveFault: string | null = null;
+  private saving: Promise<void> = Promise.resolve();
   private meta: RecordingMeta | null = null;
   private unsaved: Sample[] = [];
   private readonly listeners = new Set<() => void>();
@@ -42,21 +45,33 @@ class WatchService {
   mark(text: string): void {
     const { recording } = this;
     if (!recording) return;
-    const at = Math.max(0, ...Object.values(recording.samples).map((s) => s.times.at(-1) ?? 0));
-    recording.marks = [...recording.marks, { at, text }];
+    recording.marks = [...recording.marks, { at: durationOf(recording), text }];
     this.isChanged = true;
     void this.save();
   }
 
-  /** Writes what has come since the last time. */
-  async save(): Promise<void> {
+  /** Writes what has come since the last time. One write after the other: each counts on the pieces before it. */
+  save(): Promise<void> {
+    this.saving = this.saving.then(() => this.write());
+    return this.saving;
+  }
+
+  private async write(): Promise<void> {
     const { meta, recording } = this;
     if (!meta || !recording) return;
     const samples = this.unsaved;
     this.unsaved = [];
-    this.meta = { ...meta, channels: recording.channels, marks: recording.marks };
-    if (samples.length === 0) await saveMeta(this.meta);
-    else this.meta = await saveChunk(this.meta, chunkOf(samples));
+    const next = { ...meta, channels: recording.channels, marks: recording.marks };
+    try {
+      if (samples.length === 0) await saveMeta(next);
+      this.meta = samples.length === 0 ? next : await saveChunk(next, chunkOf(samples));
+      this.saveFault = null;
+    } catch (error) {
+      // Nothing is lost while the page lives: it is tried again with what comes next.
+      this.unsaved = [...samples, ...this.unsaved];
+      this.saveFault = error instanceof Error ? error.message : 'unknown';
+    }
+    this.isChanged = true;
   }
 
   /** Ends it. @returns what was recorded. */
@@ -71,7 +86,10 @@ class WatchService {
     this.tell();
     if (!recording || !meta) return null;
     const closed = { ...meta, channels: recording.channels, marks: recording.marks, isOpen: false };
-    await saveMeta(closed);
+    // Left open where it cannot be written: it is then found and offered again.
+    await saveMeta(closed).catch((error: unknown) => {
+      this.saveFault = error instanceof Error ? error.message : 'unknown';
+    });
     return { recording, meta: closed };
   }
 

@@ -27,6 +27,7 @@ import { watchService } from '../../store/watch-service.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
+import { Notice } from '../../ui/notice.tsx';
 import { Traces, type Trace } from './traces.tsx';
 import { beep } from './beep.ts';
 import { useOneByOne } from './one-by-one.ts';
@@ -145,6 +146,11 @@ export function Live({
           </button>
         </div>
       </div>
+      {watchService.saveFault ? (
+        <Notice title="It cannot be written to storage at the moment." tone="strong">
+          It goes on and is tried again; do not close this page. A full disk is a common reason: make room.
+        </Notice>
+      ) : null}
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
       <Traces traces={drawn} marks={recording.marks} />
       <MoveTest recording={recording} />
