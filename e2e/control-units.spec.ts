@@ -27,10 +27,10 @@ test('a car with faults in five control units: read by unit and state, told as o
     .getByRole('link', { name: /A light came on/ })
     .last()
     .click();
-  await connect(page, 'Battery weak, codes in six control units');
+  await connect(page, 'Battery weak, codes in seven control units');
   await readAll(page);
   const codes = page.getByRole('region', { name: 'Codes' });
-  for (const unit of ['Engine', 'Brakes', 'Airbag', 'Body', 'Instruments', 'Gateway'])
+  for (const unit of ['Engine', 'Gearbox', 'Brakes', 'Airbag', 'Body', 'Instruments', 'Gateway'])
     await expect(codes.getByRole('heading', { name: unit })).toBeVisible();
   await expect(codes.getByText('voltage too low').first()).toBeVisible();
   await expect(codes.getByText('holds the lamp on')).toBeVisible();

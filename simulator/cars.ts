@@ -1,6 +1,6 @@
 import type { MonitorId } from '@pincer/core/obd';
 import type { Fault } from './faults.ts';
-import { DRAY_UNITS, FINCH_UNITS, KESTRINE_UNITS, type UnitPlan } from './uds-unit.ts';
+import { DRAY_UNITS, FINCH_GEARBOX, FINCH_UNITS, KESTRINE_UNITS, type UnitPlan } from './uds-unit.ts';
 
 /** What the driver is doing. */
 export type Mode = 'off' | 'key-on' | 'idle' | 'raised' | 'cruise' | 'hill';
@@ -34,7 +34,8 @@ export interface CarPlan {
   modes: Readonly<Record<RunningMode, ModeTarget>>;
   /** °C */
   thermostat: number;
-  hasGearbox: boolean;
+  /** The control unit of an automatic gearbox, where there is one. */
+  gearbox: UnitPlan | null;
   identity: { vin: string; calibrationId: string; verificationNumber: string; name: string };
   livePids: readonly number[];
   frozenPids: readonly number[];
@@ -70,7 +71,7 @@ export const FINCH: CarPlan = {
     cruise: mode(2350, 58, 22, 24, 82, 0.84, 30),
   },
   thermostat: 89,
-  hasGearbox: true,
+  gearbox: FINCH_GEARBOX,
   identity: {
     vin: 'ZZ9TR1F46CH000302',
     calibrationId: 'TF14-E5-0231',
@@ -114,6 +115,7 @@ export const FINCH: CarPlan = {
     { kind: 'air-pressure-wrong' },
     { kind: 'battery-weak' },
     { kind: 'wheel-sensor' },
+    { kind: 'gear-valve' },
   ],
 };
 
@@ -131,7 +133,7 @@ export const DRAY: CarPlan = {
     cruise: mode(2050, 152, 80, 30, 88, 0.87, 0, 0.12),
   },
   thermostat: 86,
-  hasGearbox: false,
+  gearbox: null,
   identity: {
     vin: 'ZZ9DR2D21GH000418',
     calibrationId: 'OD22-E6-1107',
@@ -179,7 +181,7 @@ export const KESTRINE: CarPlan = {
     cruise: mode(4600, 56, 20, 22, 90, 0.85, 34),
   },
   thermostat: 88,
-  hasGearbox: false,
+  gearbox: null,
   identity: {
     vin: 'ZZ9KS6M54KH000077',
     calibrationId: 'KS65-E4-0042',

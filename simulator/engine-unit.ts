@@ -5,7 +5,6 @@ import {
   encodeTroubleCode,
   isSupportPid,
   supportBitmap,
-  type StatusCode,
 } from '@pincer/core/obd';
 import type { CarPlan } from './cars.ts';
 import type { Engine, Sensed } from './engine.ts';
@@ -75,14 +74,15 @@ export class EngineUnit {
     this.coolantAtStart = this.engine.coolantNow;
   }
 
-  /** @param km driven. */
-  endTrip(km: number): void {
+  /** @param km driven. @returns whether the trip was a warm-up cycle. */
+  endTrip(km: number): boolean {
     const hadWarmUp = this.engine.coolantNow >= 71 && this.engine.coolantNow - this.coolantAtStart >= 22;
     if (hadWarmUp) this.warmUps = Math.min(255, this.warmUps + 1);
     this.distanceSinceClear += km;
     if (this.memory.isLampOn) this.distanceWithLamp += km;
     else this.distanceWithLamp = 0;
     this.memory.endTrip(hadWarmUp);
+    return hadWarmUp;
   }
 
   private test(code: string, isFailing: boolean): void {
@@ -120,7 +120,7 @@ export class EngineUnit {
       case 0x09:
         return this.information(rest[0] ?? 0);
       case 0x19:
-        return [rest[0] === 0x02 ? encodeDtcByStatus(this.withStatus()) : [0x7f, 0x19, 0x12]];
+        return [rest[0] === 0x02 ? encodeDtcByStatus(this.memory.withStatus('00')) : [0x7f, 0x19, 0x12]];
       default:
         return service === undefined ? [] : [[0x7f, service, 0x11]];
     }
@@ -129,21 +129,6 @@ export class EngineUnit {
   private codeList(answer: number, kind: 'confirmed' | 'pending' | 'permanent'): number[] {
     const codes = this.memory.codes(kind);
     return [answer, codes.length, ...codes.flatMap(encodeTroubleCode)];
-  }
-
-  /** Stored codes with their status bytes, as service 19 02 tells them. */
-  private withStatus(): StatusCode[] {
-    const pending = new Set(this.memory.codes('pending'));
-    const confirmed = new Set(this.memory.codes('confirmed'));
-    return [...new Set([...confirmed, ...pending])].map((code) => ({
-      code,
-      failureType: '00',
-      status:
-        (pending.has(code) ? 0x04 | 0x02 : 0) |
-        (confirmed.has(code) ? 0x08 : 0) |
-        0x20 |
-        (confirmed.has(code) && this.memory.isLampOn ? 0x80 : 0),
-    }));
   }
 
   private clear(): number[] {

@@ -1,4 +1,4 @@
-import type { MonitorId } from '@pincer/core/obd';
+import type { MonitorId, StatusCode } from '@pincer/core/obd';
 
 /** What one trip's test of a code found. */
 export type TestResult = 'failed' | 'passed' | 'not-run';
@@ -103,6 +103,24 @@ export class FaultMemory {
     const wanted = (e: Stored) =>
       kind === 'confirmed' ? e.isConfirmed : kind === 'pending' ? e.isPending : e.isPermanent;
     return [...this.stored.values()].filter(wanted).map((e) => e.code);
+  }
+
+  /**
+   * Stored codes with their status bytes, as service 19 02 tells them.
+   * @param failureType the way of failing that they share, two hex digits.
+   */
+  withStatus(failureType: string): StatusCode[] {
+    return [...this.stored.values()]
+      .filter((e) => e.isPending || e.isConfirmed)
+      .map((e) => ({
+        code: e.code,
+        failureType,
+        status:
+          (e.isPending ? 0x04 | 0x02 : 0) |
+          (e.isConfirmed ? 0x08 : 0) |
+          0x20 |
+          (e.isConfirmed && this.isLampOn ? 0x80 : 0),
+      }));
   }
 
   get isLampOn(): boolean {

@@ -10,6 +10,7 @@ export const TESTS_OF_FAULTS: readonly { fault: FaultKind; code: string; when: W
   { fault: 'coolant-sensor-open', code: 'P0118', when: 'always' },
   { fault: 'air-pressure-wrong', code: 'P2227', when: 'always' },
   { fault: 'pedal-track', code: 'P2138', when: 'always' },
+  { fault: 'gear-valve', code: 'P0700', when: 'always' },
   { fault: 'air-flow-unplugged', code: 'P0102', when: 'running' },
   { fault: 'battery-weak', code: 'P0562', when: 'running' },
   { fault: 'alternator-dead', code: 'P0562', when: 'running' },

@@ -28,6 +28,8 @@ export type Fault =
   | { kind: 'battery-weak' }
   /** The front left wheel's speed sensor is open: stability control is off, the instruments miss its data. */
   | { kind: 'wheel-sensor' }
+  /** The gearbox's first shift valve is open: it keeps to one gear, asks for the lamp, and stability control lacks its word. */
+  | { kind: 'gear-valve' }
   /** Diesel: the charge air hose is split; air is measured that never arrives. */
   | { kind: 'charge-hose' }
   | { kind: 'egr-stuck' }
@@ -55,8 +57,9 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'throttle-sticks': 'Throttle sticks',
   'alternator-dead': 'Alternator does not charge',
   'air-pressure-wrong': 'Air pressure sensor wrong',
-  'battery-weak': 'Battery weak, codes in six control units',
+  'battery-weak': 'Battery weak, codes in seven control units',
   'wheel-sensor': 'Wheel speed sensor front left open',
+  'gear-valve': 'Gearbox shift valve A open',
   'charge-hose': 'Charge air hose split',
   'egr-stuck': 'Exhaust recirculation valve stuck open',
   'filter-full': 'Particulate filter full of soot',

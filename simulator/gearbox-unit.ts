@@ -1,48 +1,98 @@
-import { encodeMonitorBytes } from '@pincer/core/obd';
+import { encodeDtcByStatus, encodeMonitorBytes, encodeTroubleCode } from '@pincer/core/obd';
 import type { Engine } from './engine.ts';
+import { FaultMemory } from './fault-memory.ts';
+import { UdsUnit, type UnitPlan } from './uds-unit.ts';
 
-/** The automatic gearbox's control unit: sound, and short of words. It shows that answers come from several units. */
+/** The code of the gearbox's own test: its first shift valve has no current. */
+const SHIFT_VALVE = 'P0753';
+
+/**
+ * The automatic gearbox's control unit. To the services of the standard it tells the codes of its own tests, over
+ * trips as the engine does; to ISO 14229 also what its plan notes of the others.
+ */
 export class GearboxUnit {
-  constructor(private readonly engine: Engine) {}
+  private readonly memory = new FaultMemory();
+  private readonly notes: UdsUnit;
+
+  constructor(
+    plan: UnitPlan,
+    private readonly engine: Engine,
+  ) {
+    this.notes = new UdsUnit(plan, engine);
+  }
+
+  startTrip(): void {
+    this.notes.startTrip();
+  }
+
+  /** Tests that run all the time: it feels its valves as soon as the ignition is on. */
+  watch(): void {
+    if (this.engine.mode !== 'off')
+      this.memory.note(SHIFT_VALVE, this.engine.has('gear-valve') ? 'failed' : 'passed');
+  }
+
+  /** @param hadWarmUp whether the trip was a warm-up cycle. */
+  endTrip(hadWarmUp: boolean): void {
+    this.memory.endTrip(hadWarmUp);
+  }
 
   answer(request: readonly number[]): number[][] {
     if (this.engine.mode === 'off') return [];
+    this.watch();
     const [service, first] = request;
     switch (service) {
-      case 0x01: {
-        const body: number[] = [];
-        for (const pid of request.slice(1)) {
-          if (pid === 0x00) body.push(0x00, 0x80, 0x00, 0x00, 0x00);
-          if (pid === 0x01)
-            body.push(
-              0x01,
-              ...encodeMonitorBytes({
-                lampOn: false,
-                storedCodes: 0,
-                ignition: 'spark',
-                monitors: [{ monitor: 'components', complete: true }],
-              }),
-            );
-        }
-        return body.length > 0 ? [[0x41, ...body]] : [];
-      }
+      case 0x01:
+        return this.current(request.slice(1));
       case 0x03:
-        return [[0x43, 0]];
+        return [this.codeList(0x43, 'confirmed')];
       case 0x07:
-        return [[0x47, 0]];
+        return [this.codeList(0x47, 'pending')];
       case 0x0a:
-        return [[0x4a, 0]];
+        return [this.codeList(0x4a, 'permanent')];
       case 0x04:
-        return this.engine.isRunning ? [[0x7f, 0x04, 0x22]] : [[0x44]];
+        if (this.engine.isRunning) return [[0x7f, 0x04, 0x22]];
+        this.memory.clear();
+        return [[0x44]];
       case 0x09:
         if (first === 0x00) return [[0x49, 0x00, 0x10, 0x00, 0x00, 0x00]];
         return first === 0x04
           ? [[0x49, 0x04, 1, ...[...'TCF14-A2'.padEnd(16, '\0')].map((c) => c.charCodeAt(0))]]
           : [];
+      case 0x14: {
+        const answer = this.notes.answer(request);
+        if (answer[0]?.[0] === 0x54) this.memory.clear();
+        return answer;
+      }
       case 0x19:
-        return [[0x7f, 0x19, 0x11]];
+        if (first !== 0x02) return [[0x7f, 0x19, 0x12]];
+        return [
+          encodeDtcByStatus([...this.memory.withStatus('13'), ...this.notes.stored(request[2] ?? 0xff)]),
+        ];
       default:
         return [];
     }
+  }
+
+  private current(pids: readonly number[]): number[][] {
+    const body: number[] = [];
+    for (const pid of pids) {
+      if (pid === 0x00) body.push(0x00, 0x80, 0x00, 0x00, 0x00);
+      if (pid === 0x01)
+        body.push(
+          0x01,
+          ...encodeMonitorBytes({
+            lampOn: this.memory.isLampOn,
+            storedCodes: this.memory.codes('confirmed').length,
+            ignition: 'spark',
+            monitors: [{ monitor: 'components', complete: true }],
+          }),
+        );
+    }
+    return body.length > 0 ? [[0x41, ...body]] : [];
+  }
+
+  private codeList(answer: number, kind: 'confirmed' | 'pending' | 'permanent'): number[] {
+    const codes = this.memory.codes(kind);
+    return [answer, codes.length, ...codes.flatMap(encodeTroubleCode)];
   }
 }

@@ -38,7 +38,7 @@ export class StandIn {
   readonly engine: Engine;
   readonly unit: EngineUnit;
   readonly plan: CarPlan;
-  private readonly gearbox: GearboxUnit;
+  private readonly gearbox: GearboxUnit | null;
   private readonly udsUnits: readonly UdsUnit[];
   private readonly others: readonly BusUnit[];
   private lastTime: number;
@@ -55,7 +55,7 @@ export class StandIn {
     });
     this.engine.faults = [...options.faults];
     this.unit = new EngineUnit(this.engine, this.plan);
-    this.gearbox = new GearboxUnit(this.engine);
+    this.gearbox = this.plan.gearbox ? new GearboxUnit(this.plan.gearbox, this.engine) : null;
     this.udsUnits = this.plan.units.map((plan) => new UdsUnit(plan, this.engine));
     this.others = this.plan.units.map((plan, i) => ({
       id: plan.answer,
@@ -85,13 +85,13 @@ export class StandIn {
           isCommon: true,
           answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)),
         },
-        ...(this.plan.hasGearbox
+        ...(this.plan.gearbox
           ? [
               {
-                id: '7E9',
-                request: '7E1',
+                id: this.plan.gearbox.answer,
+                request: this.plan.gearbox.request,
                 isCommon: true,
-                answer: (request: readonly number[]) => this.gearbox.answer(request),
+                answer: (request: readonly number[]) => this.gearbox?.answer(request) ?? [],
               },
             ]
           : []),
@@ -136,6 +136,7 @@ export class StandIn {
     engine.setMode('off');
     engine.soak();
     unit.startTrip();
+    this.gearbox?.startTrip();
     this.udsUnits.forEach((u) => u.startTrip());
     let worst = 0;
     const at = (mode: Mode, seconds: number) => {
@@ -151,7 +152,8 @@ export class StandIn {
     const once = ['oxygen-sensor', 'catalyst', 'egr', 'boost', 'exhaust-sensor', 'nmhc-catalyst'] as const;
     for (const monitor of once) unit.monitors.run(monitor);
     at('idle', 90);
-    unit.endTrip(TRIP_KM);
+    this.gearbox?.watch();
+    this.gearbox?.endTrip(unit.endTrip(TRIP_KM));
     engine.setMode('key-on');
     this.lastTime = this.options.clock.now();
     return { shook: worst > 0.05 };

@@ -26,6 +26,18 @@ const isWeak = (e: Engine): boolean => e.has('battery-weak');
 const isBlind = (e: Engine): boolean => e.has('air-flow-unplugged');
 const lowVoltage = (e: Engine): StatusCode[] => (isWeak(e) ? [code('U3003', '16', STORED)] : []);
 
+/** What the Finch's gearbox notes of the others, beside its own valves. */
+export const FINCH_GEARBOX: UnitPlan = {
+  name: 'gearbox',
+  request: '7E1',
+  answer: '7E9',
+  codes: (e) => [
+    // Without the engine's torque it shifts by a fixed map.
+    ...(isBlind(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []),
+    ...lowVoltage(e),
+  ],
+};
+
 /** The Finch's control units beyond engine and gearbox. The climate unit of its map is not fitted in this one. */
 export const FINCH_UNITS: readonly UnitPlan[] = [
   {
@@ -36,6 +48,8 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
       ...(e.has('wheel-sensor') ? [code('C0031', '13', FAILS_NOW)] : []),
       // Without a weighed air flow the engine’s torque is not known, and stability control switches off.
       ...(isBlind(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []),
+      // A gearbox in its emergency gear tells no gear that stability control could reckon with.
+      ...(e.has('gear-valve') ? [code('U0402', '86', FAILS_WITHOUT_LAMP)] : []),
       ...lowVoltage(e),
     ],
   },
@@ -126,10 +140,14 @@ export class UdsUnit {
     }
     if (service !== 0x19) return [[0x7f, service, 0x11]];
     if (kind !== 0x02) return [[0x7f, service, 0x12]];
-    // What fails at this moment is back as soon as it is erased.
-    const codes = this.plan
+    return [encodeDtcByStatus(this.stored(mask))];
+  }
+
+  /** What is stored with any of the status bits asked for; what fails at this moment is back as soon as it is erased. */
+  stored(mask: number): StatusCode[] {
+    return this.plan
       .codes(this.engine)
-      .filter((c) => !this.isCleared || (c.status & TEST_FAILED) !== 0);
-    return [encodeDtcByStatus(codes.filter((c) => (c.status & mask) !== 0))];
+      .filter((c) => !this.isCleared || (c.status & TEST_FAILED) !== 0)
+      .filter((c) => (c.status & mask) !== 0);
   }
 }

@@ -31,19 +31,47 @@ async function readAll(fault: Fault, options: Partial<StandInOptions> = {}) {
 }
 
 describe('the walk over the control units of a module map', () => {
-  test('a weak battery: codes in six control units, with their status and failure type', async () => {
+  test('a weak battery: codes in seven control units, with their status and failure type', async () => {
     const { reading, linkFault } = await readAll({ kind: 'battery-weak' });
     expect([linkFault, reading.missing]).toEqual([null, []]);
     const units = new Set(reading.codes.map((c) => c.unit));
-    expect([...units].sort()).toEqual(['6A8', '6B8', '6C8', '6D8', '6E8', '7E8']);
+    expect([...units].sort()).toEqual(['6A8', '6B8', '6C8', '6D8', '6E8', '7E8', '7E9']);
     expect(reading.codes.find((c) => c.unit === '6A8')).toMatchObject({
       code: 'U3003',
       failureType: '16',
       statusByte: 0x28,
     });
     expect(reading.units?.filter((u) => !u.hasAnswered)).toMatchObject([
-      { name: 'Gearbox', why: expect.stringMatching(/does not know this service/) as string },
       { name: 'Climate', why: expect.stringMatching(/does not answer/) as string },
+    ]);
+  });
+
+  test('a dead shift valve: told by the gearbox over two trips, felt by engine and brakes, back at once when cleared', async () => {
+    const first = await readAll({ kind: 'gear-valve' }, { tripsBefore: 0 });
+    const told = (r: typeof first.reading) =>
+      r.codes
+        .filter((c) => c.code !== 'U0402')
+        .map((c) => `${c.unit} ${c.code} ${c.state}`)
+        .sort();
+    expect(told(first.reading)).toEqual(['7E8 P0700 pending', '7E9 P0753 pending']);
+    const { reading, connection } = await readAll({ kind: 'gear-valve' });
+    expect(told(reading)).toEqual([
+      '7E8 P0700 confirmed',
+      '7E8 P0700 pending',
+      '7E8 P0700 permanent',
+      '7E9 P0753 confirmed',
+      '7E9 P0753 pending',
+      '7E9 P0753 permanent',
+    ]);
+    expect(reading.codes.find((c) => c.unit === '6A8')).toMatchObject({ code: 'U0402', failureType: '86' });
+    const gearbox = modules.find((m) => m.id === 'gearbox');
+    if (!gearbox) throw new Error('The map has no gearbox.');
+    const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+    expect(await clearUnit(connection, gearbox, permit)).toMatchObject({ ok: true });
+    const again = await takeReading(connection, { units: modules });
+    expect(told(again.reading).filter((c) => c.startsWith('7E9'))).toEqual([
+      '7E9 P0753 pending',
+      '7E9 P0753 permanent',
     ]);
   });
 

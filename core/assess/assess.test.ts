@@ -390,6 +390,16 @@ describe('many codes, how many faults?', () => {
     expect(a.groups[0]?.codes.sort()).toEqual(['P0102', 'U0401']);
   });
 
+  test('a gearbox valve: the engine’s lamp request and the brakes’ complaint are its knock-ons', () => {
+    const a = look(makeCase(unitCodes(['7E8', 'P0700'], ['7E9', 'P0753'], ['6A8', 'U0402'])));
+    expect(a.groups).toHaveLength(1);
+    expect(a.groups[0]?.codes.sort()).toEqual(['P0700', 'P0753', 'U0402']);
+    expect(['gear-solenoid', 'gear-valve-wire']).toContain(a.groups[0]?.cause);
+    // From the engine's unit alone only the request is seen: some fault of the gearbox, which one is open.
+    const alone = look(makeCase(unitCodes(['7E8', 'P0700'])));
+    expect(alone.causes.slice(0, 3).every((c) => c.probability < 0.6)).toBe(true);
+  });
+
   test('brakes and airbag have nothing to do with each other: two stories', () => {
     const a = look(makeCase(unitCodes(['6A8', 'C0031'], ['6B8', 'B0001'])));
     expect(a.groups.map((g) => g.codes)).toEqual(expect.arrayContaining([['C0031'], ['B0001']]));

@@ -88,7 +88,8 @@ const KEYS: readonly (readonly [ObservationKey, readonly ComponentId[]])[] = [
   ['code:gear-fluid', ['fluid-temperature-sensor', 'fluid-pressure', 'fluid-pressure-sensor', 'fluid-cooler']],
   ['code:clutch-actuator', ['clutch', 'clutch-actuator', 'clutch-position-sensor', 'gate-sensor', 'gate-actuator', 'gate-direction', 'shift-position-sensor', 'shift-actuator', 'shift-direction', 'hydraulic-unit', 'hydraulic-pump', 'hydraulic-pressure-sensor', 'hydraulic-temperature-sensor']],
   ['code:four-wheel', ['transfer-case', 'four-wheel-switch', 'driveline-switch']],
-  ['code:gearbox', ['transmission', 'transmission-unit']],
+  ['code:gearbox', ['transmission-unit']],
+  ['code:gearbox-asks', ['transmission']],
   ['code:high-voltage', ['high-voltage-isolation', 'high-voltage-interlock', 'high-voltage-contactor', 'high-voltage-fuse', 'battery-cut-off']],
   ['code:traction-battery', ['traction-battery', 'traction-battery-fan', 'traction-battery-sensor', 'traction-battery-current']],
   ['code:hybrid-cooling', ['inverter-cooling', 'electronics-coolant-pump', 'electronics-temperature-sensor']],
@@ -105,8 +106,22 @@ const ELECTRICAL: ReadonlySet<CodeEntry['failure']> = new Set(['circuit', 'low',
 /** A control unit that fails inside, or was not taught, is the same story in every system. */
 const INSIDE: ReadonlySet<CodeEntry['failure']> = new Set(['memory', 'program', 'processor', 'not-learned', 'software']);
 
+/** Whose data the others find senseless, by the unit's name. */
+const SENDERS: readonly (readonly [RegExp, ObservationKey])[] = [
+  [/gearbox|gear lever|transfer case|four-wheel|differential/, 'code:nonsense-gearbox'],
+  [/engine|injector|throttle|glow|fuel|coolant temperature|cruise/, 'code:nonsense-engine'],
+  [/brake|stability|yaw|acceleration|steering angle/, 'code:nonsense-brakes'],
+];
+
+function keyOfUnit({ failure, place }: CodeEntry): ObservationKey {
+  if (failure === 'lost' || failure === 'off') return 'code:unit-silent';
+  if (INSIDE.has(failure)) return 'code:computer';
+  return SENDERS.find(([name]) => name.test(place.label ?? ''))?.[1] ?? 'code:unit-nonsense';
+}
+
 /** Parts whose place or way of failing makes another observation of them. */
-function keyByPlace({ component, failure, place }: CodeEntry): ObservationKey | null {
+function keyByPlace(entry: CodeEntry): ObservationKey | null {
+  const { component, failure, place } = entry;
   switch (component) {
     case 'combustion':
       return place.cylinder === undefined ? 'code:misfire-several' : 'code:misfire-same';
@@ -127,7 +142,7 @@ function keyByPlace({ component, failure, place }: CodeEntry): ObservationKey | 
     case 'boost':
       return failure === 'value-high' || failure === 'over-limit' ? 'code:boost-high' : 'code:boost-low';
     case 'unit':
-      return failure === 'lost' || failure === 'off' ? 'code:unit-silent' : INSIDE.has(failure) ? 'code:computer' : 'code:unit-nonsense';
+      return keyOfUnit(entry);
     default:
       return null;
   }

@@ -43,17 +43,17 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'maf-unplugged', title: 'Air flow sensor unplugged', system: 'air', scope: 'engine', prior: 0.006,
-    effects: { 'code:unit-nonsense': 0.45, 'before:unplugged': 0.7, 'sign:limp': 0.15, 'code:air-flow-circuit': 0.97, 'code:intake-temperature': 0.35, 'code:lean': 0.15, 'reading:air-flow-dead': 0.95, 'reading:intake-temperature-rail': 0.35, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:stalls': 0.25, 'before:worked-on': 0.8 },
+    effects: { 'code:nonsense-engine': 0.45, 'before:unplugged': 0.7, 'sign:limp': 0.15, 'code:air-flow-circuit': 0.97, 'code:intake-temperature': 0.35, 'code:lean': 0.15, 'reading:air-flow-dead': 0.95, 'reading:intake-temperature-rail': 0.35, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:stalls': 0.25, 'before:worked-on': 0.8 },
     repair: seal('Plug the air flow sensor in', 0, 5, ['Ignition off.', 'Push the plug on until the catch snaps; the seal must lie flat.']),
   },
   {
     id: 'maf-failed', title: 'Air flow sensor failed', system: 'air', scope: 'engine', prior: 0.012,
-    effects: { 'code:unit-nonsense': 0.45, 'code:air-flow-circuit': 0.7, 'code:air-flow-range': 0.3, 'code:lean': 0.25, 'reading:air-flow-dead': 0.6, 'reading:air-flow-low': 0.4, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:thirsty': 0.3 },
+    effects: { 'code:nonsense-engine': 0.45, 'code:air-flow-circuit': 0.7, 'code:air-flow-range': 0.3, 'code:lean': 0.25, 'reading:air-flow-dead': 0.6, 'reading:air-flow-low': 0.4, 'sign:weak': 0.6, 'sign:rough-idle': 0.35, 'sign:thirsty': 0.3 },
     repair: { ...seal('Fit a new air flow sensor', 85, 20, ['Compare the part number: a wrong one fits and misleads.', 'Do not touch the element. Arrow with the flow.']), cautions: ['cold-engine'] },
   },
   {
     id: 'maf-wiring', title: 'Wire to the air flow sensor broken', system: 'air', scope: 'engine', prior: 0.006,
-    effects: { 'code:unit-nonsense': 0.45, 'code:air-flow-circuit': 0.92, 'reading:air-flow-dead': 0.8, 'sign:weak': 0.5, 'sign:stalls': 0.2, 'before:worked-on': 0.25 },
+    effects: { 'code:nonsense-engine': 0.45, 'code:air-flow-circuit': 0.92, 'reading:air-flow-dead': 0.8, 'sign:weak': 0.5, 'sign:stalls': 0.2, 'before:worked-on': 0.25 },
     repair: { ...seal('Mend the wire to the air flow sensor', 6, 60, ['Find the break: move the loom while you watch the reading.', 'Solder or crimp, seal with shrink tube, tie the loom so that it does not chafe.']), tools: ['hand-tools', 'multimeter'], cautions: ['battery'] },
   },
   {
@@ -90,7 +90,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
-    effects: { 'reading:throttle-lags': 0.5, 'reading:pedal-tracks': 0.2, 'code:unit-nonsense': 0.45, 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
+    effects: { 'reading:throttle-lags': 0.5, 'reading:pedal-tracks': 0.2, 'code:nonsense-engine': 0.45, 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
     repair: seal('Fit a new throttle body', 160, 60, ['Check the plug and both sensor tracks first.', 'New gasket, learn the stops with ignition on for a minute.']),
   },
   {

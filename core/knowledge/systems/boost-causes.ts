@@ -4,7 +4,7 @@ import { cause, fix } from './shared.ts';
 /** Turbocharger, its air and its control. */
 export const BOOST_CAUSES: readonly Cause[] = [
   cause('charge-hose', 'Charge air hose split or off', 'air', 0.014,
-    { 'reading:air-flow-high': 0.65, 'reading:boost-low': 0.9, 'code:boost-low': 0.85, 'code:air-flow-range': 0.4, 'code:unit-nonsense': 0.45, 'sign:hiss': 0.75, 'sign:weak': 0.75, 'sign:uphill': 0.6, 'sign:black-smoke': 0.4, 'sign:limp': 0.35, 'frame:load': 0.75, 'before:worked-on': 0.2 },
+    { 'reading:air-flow-high': 0.65, 'reading:boost-low': 0.9, 'code:boost-low': 0.85, 'code:air-flow-range': 0.4, 'code:nonsense-engine': 0.45, 'sign:hiss': 0.75, 'sign:weak': 0.75, 'sign:uphill': 0.6, 'sign:black-smoke': 0.4, 'sign:limp': 0.35, 'frame:load': 0.75, 'before:worked-on': 0.2 },
     fix('Fit a new charge air hose', 38, 50, ['cold-engine', 'moving-parts'], ['Follow both pipes from turbocharger to cooler to intake; oil mist shows the place.', 'Clamps off, hose off, faces clean and dry, new hose to its mark.', 'Clamps tight, engine running, listen, then a short drive under load.']), { priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.5 }, { when: { kind: 'fuel', fuel: 'diesel' }, factor: 1.6 }] }),
   cause('charge-cooler', 'Charge air cooler leaks', 'air', 0.005,
     { 'reading:air-flow-high': 0.5, 'reading:boost-low': 0.8, 'code:boost-low': 0.8, 'code:air-flow-range': 0.3, 'sign:hiss': 0.5, 'sign:weak': 0.7, 'sign:uphill': 0.6, 'frame:load': 0.75 },

@@ -20,7 +20,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'wheel-speed-sensor', title: 'Wheel speed sensor, its ring or its wire', system: 'brakes', scope: 'engine', prior: 0.016,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
-    effects: { 'code:wheel-speed': 0.92, 'code:unit-nonsense': 0.45, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
+    effects: { 'code:wheel-speed': 0.92, 'code:nonsense-brakes': 0.45, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
     repair: { title: 'Clean or replace the wheel speed sensor', parts: 35, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['jacking', 'brakes'], steps: ['Read the stability unit: which wheel?', 'Look at the wire where it bends and at rust under the sensor.', 'Clean its seat, new one in, turn the wheel and look at its reading.'] },
   },
   {
@@ -65,12 +65,12 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   },
   {
     id: 'gearbox-fluid', title: 'Gearbox fluid low or worn out', system: 'gearbox', scope: 'engine', prior: 0.008,
-    effects: { 'code:gearbox': 0.5, 'lamp:gearbox': 0.6, 'sign:slips': 0.7, 'sign:limp': 0.3, 'before:towing': 0.3, 'sign:burnt-smell': 0.25 },
+    effects: { 'code:gearbox': 0.3, 'code:gearbox-asks': 0.5, 'lamp:gearbox': 0.6, 'sign:slips': 0.7, 'sign:limp': 0.3, 'before:towing': 0.3, 'sign:burnt-smell': 0.25 },
     repair: { title: 'Check and renew the gearbox fluid', parts: 90, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'torque-wrench'], cautions: ['jacking', 'cold-engine'], steps: ['Level and temperature as the manual says; many have no stick.', 'Only the fluid that it names.'] },
   },
   {
     id: 'gearbox-electrics', title: 'Gearbox plug, solenoid or speed sensor', system: 'gearbox', scope: 'engine', prior: 0.008,
-    effects: { 'code:gearbox': 0.9, 'lamp:gearbox': 0.85, 'sign:limp': 0.7 },
+    effects: { 'code:gearbox': 0.9, 'code:gearbox-asks': 0.9, 'code:nonsense-gearbox': 0.4, 'lamp:gearbox': 0.85, 'sign:limp': 0.7 },
     repair: { title: 'Have the gearbox unit read', parts: 120, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['jacking'], steps: ['Read the gearbox unit’s own codes first.', 'Look at its plug for oil and bent pins.'] },
   },
 ];

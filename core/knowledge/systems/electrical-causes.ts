@@ -1,4 +1,5 @@
 import type { Cause } from '../types.ts';
+import { nonsense } from './shared.ts';
 
 export const ELECTRICAL_CAUSES: readonly Cause[] = [
   {
@@ -36,7 +37,7 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   },
   {
     id: 'bus-wire', title: 'Data line chafed, shorted or wet', system: 'electrical', scope: 'engine', prior: 0.003,
-    effects: { 'code:unit-silent': 0.85, 'code:unit-nonsense': 0.3, 'before:worked-on': 0.2, 'before:washed': 0.2, 'sign:no-start': 0.15 },
+    effects: { 'code:unit-silent': 0.85, ...nonsense(0.3), 'before:worked-on': 0.2, 'before:washed': 0.2, 'sign:no-start': 0.15 },
     repair: { title: 'Find and mend the data line', parts: 10, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Look where the loom bends: door, boot, engine, anything fitted later.', 'Twist the mended wires as they were; solder and shrink, no screw clamps.'] },
   },
 ];

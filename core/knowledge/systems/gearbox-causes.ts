@@ -1,10 +1,9 @@
 import type { Cause } from '../types.ts';
-import { cause, fix, licensed } from './shared.ts';
+import { cause, fix, heardByOthers, licensed } from './shared.ts';
 
 const AUTOMATIC = { gearboxes: ['automatic'] } as const;
 
-/** Gearbox, its valves, sensors, selector and clutch; the axle beyond it. */
-export const GEARBOX_CAUSES: readonly Cause[] = [
+const ROWS: readonly Cause[] = [
   cause('gear-solenoid', 'Shift or pressure valve of the gearbox', 'gearbox', 0.008,
     { 'code:gear-valve': 0.88, 'code:gear-ratio': 0.3, 'code:gearbox': 0.2, 'lamp:gearbox': 0.7, 'sign:limp': 0.65 },
     licensed('Have the gearbox valve renewed', 140, 180, ['cold-engine'], ['Fluid and plug first: they are cheaper and as common.', 'Ask whether one valve or the whole valve body is meant, and why.']), AUTOMATIC),
@@ -66,3 +65,6 @@ export const GEARBOX_CAUSES: readonly Cause[] = [
     { 'code:gear-speed': 0.55, 'code:gear-ratio': 0.25, 'sign:grinds': 0.05 },
     licensed('Have the gearbox opened and looked at', 200, 240, ['cold-engine'], ['What the magnet carries tells how far it has gone.'])),
 ];
+
+/** Gearbox, its valves, sensors, selector and clutch; the axle beyond it. */
+export const GEARBOX_CAUSES: readonly Cause[] = ROWS.map(heardByOthers);

@@ -1,5 +1,5 @@
 import type { Cause } from '../types.ts';
-import { cause, fix, licensed } from './shared.ts';
+import { cause, fix, licensed, nonsense } from './shared.ts';
 
 /** Inputs and outputs: speed, cruise, pedals' switches, air conditioning, steering pump, immobiliser, lamps, body. */
 export const INPUTS_CAUSES: readonly Cause[] = [
@@ -61,12 +61,12 @@ export const INPUTS_CAUSES: readonly Cause[] = [
     { 'code:unit-silent': 0.2, 'code:part-electrical': 0.15, 'sign:wet': 0.3, 'before:washed': 0.4 },
     fix('Mend the door’s loom, free its drain', 10, 90, ['airbag'], ['Rubber between door and pillar pulled back: a broken wire shows.', 'Drain holes below free; foil behind the trim whole. Side airbags: leave their plugs.'], ['hand-tools', 'multimeter'])),
   cause('body-unit-water', 'Water under the carpet at a body control unit', 'body', 0.004,
-    { 'code:unit-silent': 0.4, 'code:unit-nonsense': 0.2, 'reading:battery-low': 0.3, 'before:washed': 0.55, 'sign:wet': 0.35 },
+    { 'code:unit-silent': 0.4, ...nonsense(0.2), 'reading:battery-low': 0.3, 'before:washed': 0.55, 'sign:wet': 0.35 },
     fix('Dry it, find where water gets in', 20, 150, ['battery', 'airbag'], ['Earth lead off. Carpet wet? Drains of roof and scuttle first.', 'Plug pins bright, unit dried slowly; never a yellow plug.'])),
   cause('window-learn', 'Windows and roof lost their ends', 'body', 0.004,
     { 'code:computer': 0.15, 'before:battery': 0.85 },
     fix('Let the windows learn', 0, 5, [], ['Each right up, hold the switch three seconds; right down, hold again. The handbook has the order.'], []), { isPassing: true }),
   cause('added-device', 'Something fitted later disturbs the network', 'electrical', 0.006,
-    { 'code:unit-silent': 0.4, 'code:unit-nonsense': 0.4, 'reading:battery-low': 0.3, 'before:modified': 0.6, 'before:worked-on': 0.35 },
+    { 'code:unit-silent': 0.4, ...nonsense(0.4), 'reading:battery-low': 0.3, 'before:modified': 0.6, 'before:worked-on': 0.35 },
     fix('Unplug what was fitted later', 0, 30, ['battery'], ['Alarm, tracker, radio, tow bar, a plug left in the diagnostic socket: off, one by one.', 'Read again after each.']), { priorFactors: [{ when: { kind: 'modified' }, factor: 2.5 }] }),
 ];

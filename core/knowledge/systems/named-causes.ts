@@ -1,5 +1,5 @@
 import type { Cause } from '../types.ts';
-import { cause, fix } from './shared.ts';
+import { cause, fix, nonsense } from './shared.ts';
 
 /**
  * What a code commonly turns out to be when no cause of its own is kept for its part: the part that it names, its plug,
@@ -25,12 +25,12 @@ export const NAMED_CAUSES: readonly Cause[] = [
     { 'code:reference': 0.92, 'code:throttle': 0.2, 'code:manifold-pressure': 0.25, 'code:part-electrical': 0.3, 'sign:limp': 0.4, 'sign:no-start': 0.15 },
     fix('Find the sensor that pulls it down', 35, 60, ['battery'], ['Measure the 5 volts, unplug one sensor after the other: when it comes back, that was it.', 'Its plug and wire first.'], ['hand-tools', 'multimeter'])),
   cause('unit-inside', 'Control unit faulty inside, or its software', 'electrical', 0.002,
-    { 'code:computer': 0.85, 'code:unit-silent': 0.2, 'code:unit-nonsense': 0.15, 'sign:no-start': 0.2 },
+    { 'code:computer': 0.85, 'code:unit-silent': 0.2, ...nonsense(0.15), 'sign:no-start': 0.2 },
     fix('Have the control unit tested', 250, 120, ['battery'], ['Supply, grounds and water in its plug first: that is what it nearly always is.', 'A specialist tests and mends it; a second-hand one must be taught.'])),
   cause('unit-wet', 'Water in a control unit’s plug', 'electrical', 0.003,
     { 'code:computer': 0.4, 'code:unit-silent': 0.5, 'code:part-electrical': 0.3, 'before:washed': 0.5, 'sign:wet': 0.4 },
     fix('Dry the plug and stop the water', 6, 60, ['battery'], ['Battery earth off, plug off, dry with air, contact spray.', 'Find the way in: a drain, a seal, a cowl.'])),
   cause('software-mismatch', 'Software or a unit that was exchanged and not taught', 'electrical', 0.003,
-    { 'code:computer': 0.5, 'code:unit-nonsense': 0.35, 'before:worked-on': 0.5 },
+    { 'code:computer': 0.5, ...nonsense(0.35), 'before:worked-on': 0.5 },
     fix('Have it taught', 0, 60, ['battery'], ['Ask whoever exchanged it: numbers on old and new?', 'A workshop with the maker’s access teaches it.'])),
 ];

@@ -1,4 +1,5 @@
 import type { CautionId } from '../cautions.ts';
+import type { ObservationKey } from '../observations.ts';
 import type { Cause, Check, CheckOutcome, Repair, SystemId, ToolId } from '../types.ts';
 
 /** Fuels of spark-ignition engines. */
@@ -12,6 +13,30 @@ export const MISFIRE = {
   'sign:rough-idle': 0.6,
   'sign:weak': 0.5,
 } as const;
+
+/** What disturbs the data line or its supply makes any unit's words senseless. @param p P(code | cause), each. */
+export const nonsense = (p: number) =>
+  ({ 'code:unit-nonsense': p, 'code:nonsense-engine': p, 'code:nonsense-gearbox': p, 'code:nonsense-brakes': p }) as const;
+
+/** Codes by which a gearbox's unit tells what its own tests found. */
+const OF_GEARBOX: readonly ObservationKey[] = [
+  'code:gear-valve', 'code:gear-speed', 'code:gear-ratio', 'code:gear-range', 'code:gear-fluid', 'code:converter',
+  'code:clutch-actuator', 'code:gearbox',
+];
+
+/**
+ * What the gearbox's unit has found it tells the others: the engine's unit lights the lamp for it (SAE J2012, P0700),
+ * and in its emergency gear what it says of gear and torque no longer serves the brakes' unit.
+ */
+export const heardByOthers = (c: Cause): Cause => {
+  const seen = Math.max(0, ...OF_GEARBOX.map((key) => c.effects[key] ?? 0));
+  if (seen < 0.3) return c;
+  const rounded = (p: number) => Math.round(p * 100) / 100;
+  return {
+    ...c,
+    effects: { 'code:gearbox-asks': rounded(seen * 0.85), 'code:nonsense-gearbox': rounded(seen * 0.4), ...c.effects },
+  };
+};
 
 /** A repair by hand on intake and cooling, with its usual cautions. */
 export const seal = (title: string, parts: number, ownerMinutes: number, steps: readonly string[]): Repair => ({

@@ -1,5 +1,5 @@
 import type { Cause } from '../types.ts';
-import { cause, fix, licensed } from './shared.ts';
+import { cause, fix, licensed, nonsense } from './shared.ts';
 
 /** Battery, charging, starting, relays, network; and what is the motorcycle's own. */
 export const SUPPLY_CAUSES: readonly Cause[] = [
@@ -37,7 +37,7 @@ export const SUPPLY_CAUSES: readonly Cause[] = [
     { 'code:charging-line': 0.35, 'code:supply-voltage': 0.25, 'code:computer': 0.1, 'reading:charging-low': 0.15, 'before:battery': 0.9 },
     fix('Have the new battery taught', 0, 15, [], ['Its kind and size are told to the car with a tool, or as the handbook says.'], [])),
   cause('overcharging', 'Alternator’s regulator lets it overcharge', 'electrical', 0.004,
-    { 'reading:overcharging': 0.92, 'code:supply-voltage': 0.75, 'lamp:charging': 0.4, 'sign:egg-smell': 0.3, 'sign:burnt-smell': 0.2, 'code:unit-nonsense': 0.2 },
+    { 'reading:overcharging': 0.92, 'code:supply-voltage': 0.75, 'lamp:charging': 0.4, 'sign:egg-smell': 0.3, 'sign:burnt-smell': 0.2, ...nonsense(0.2) },
     fix('Renew the regulator or the alternator', 120, 90, ['battery', 'moving-parts'], ['Over 15 volts at 2,000 rpm: do not go far, it boils the battery and kills bulbs.', 'Battery hot or swollen: keep away, outside.'])),
   cause('main-relay', 'Main relay of the engine control unit', 'electrical', 0.008,
     { 'code:main-relay': 0.88, 'code:supply-voltage': 0.2, 'code:unit-silent': 0.2, 'code:part-electrical': 0.15, 'sign:no-start': 0.55, 'sign:stalls': 0.5, 'sign:warm': 0.2 },
@@ -55,10 +55,10 @@ export const SUPPLY_CAUSES: readonly Cause[] = [
     { 'code:starting': 0.45, 'code:gear-range': 0.35, 'sign:no-start': 0.75 },
     fix('Try in neutral, pedal right down', 0, 5, [], ['Automatic: in neutral instead of park. Manual: pedal to the floor.', 'Works so: the selector or the clutch switch wants setting.'], []), { isPassing: true }),
   cause('gateway-asleep', 'Gateway unit does not wake or its supply', 'electrical', 0.003,
-    { 'code:unit-silent': 0.75, 'code:unit-nonsense': 0.15, 'sign:no-start': 0.25, 'reading:battery-low': 0.3, 'before:battery': 0.3 },
+    { 'code:unit-silent': 0.75, ...nonsense(0.15), 'sign:no-start': 0.25, 'reading:battery-low': 0.3, 'before:battery': 0.3 },
     fix('Give the gateway its supply back', 6, 50, ['battery'], ['Its fuse; then earth lead off ten minutes, on again.', 'Plug and ground by the wiring diagram.'], ['hand-tools', 'multimeter'])),
   cause('bus-terminator', 'Unit with the line’s end resistor is off', 'electrical', 0.003,
-    { 'code:unit-silent': 0.8, 'code:unit-nonsense': 0.4, 'before:worked-on': 0.35, 'before:unplugged': 0.3 },
+    { 'code:unit-silent': 0.8, ...nonsense(0.4), 'before:worked-on': 0.35, 'before:unplugged': 0.3 },
     fix('Plug the unit with the end resistor in again', 4, 45, ['battery'], ['60 ohms between pins 6 and 14, all off; 120 means one end is missing.', 'Often the engine unit or the instruments.'], ['hand-tools', 'multimeter'])),
   cause('reference-wire', 'Wire of the shared five volts chafed', 'electrical', 0.003,
     { 'code:reference': 0.8, 'code:throttle': 0.25, 'code:manifold-pressure': 0.25, 'code:tank-pressure': 0.12, 'code:climate': 0.12, 'sign:limp': 0.5, 'before:worked-on': 0.25 },
