@@ -7,7 +7,7 @@ import {
   type TimedValue,
   type Wanted,
 } from '@pincer/core/link';
-import { StandIn, VirtualClock, type StandInOptions } from './index.ts';
+import { DRAY, StandIn, VirtualClock, type StandInOptions } from './index.ts';
 
 const FOUR: readonly Wanted[] = [0x0c, 0x0b, 0x10, 0x14].map((pid) => ({ pid, everyMs: 100 }));
 
@@ -58,11 +58,24 @@ describe('the sampler', () => {
   test('readings that are due together share a request, and the true rate is told', async () => {
     const s = await sample(FOUR, 10);
     expect(await s.run).toEqual({ code: 'cancelled' });
-    expect(s.requests()[0]).toBe('010C0B1014');
+    expect(s.requests().slice(0, 2)).toEqual(['014F50', '010C0B1014']);
     expect(new Set(s.values.map((v) => v.value.pid))).toEqual(new Set(['0C', '0B', '10', '14']));
     const rate = s.values.filter((v) => v.value.pid === '0C').length / 10;
     expect(s.paces.at(-1)?.byPid.get(0x0c)).toBeCloseTo(rate, 0);
     expect(s.values.map((v) => v.at)).toEqual([...s.values.map((v) => v.at)].sort((a, b) => a - b));
+  });
+
+  test('a scale that the control unit states is asked for once, and holds for every value', async () => {
+    const s = await sample([{ pid: 0x0b, everyMs: 100 }], 5, { car: DRAY }, (_, car) => {
+      car.setMode('hill');
+    });
+    await s.run;
+    expect(s.requests().filter((r) => r === '014F50')).toHaveLength(1);
+    // 198 kPa in steps of 2 kPa; taken by the standard's scale it would be 99.
+    const last = Number(s.values.at(-1)?.value.value);
+    expect(last).toBeGreaterThan(194);
+    expect(last).toBeLessThan(202);
+    expect(s.values.at(-1)?.value.raw).toBe(last / 2);
   });
 
   test('each has the rate that it needs: what warms slowly is asked seldom', async () => {

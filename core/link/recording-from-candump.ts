@@ -1,8 +1,11 @@
 import {
   IsoTpAssembler,
   ReadingBuilder,
+  STATING_PIDS,
   emptyReading,
+  hexByte,
   parseCandumpLine,
+  restated,
   type ReadValue,
 } from '@pincer/core/obd';
 
@@ -27,6 +30,8 @@ export class CandumpValues {
   /** Time stamp of the first frame, s since 1970 as candump writes it; null before it. */
   start: number | null = null;
   private readonly assembler = new IsoTpAssembler();
+  /** Scales stated so far; they hold for what follows. */
+  private readonly stated = new Map<string, ReadValue>();
 
   /** Takes the next line. @returns the readings that it completes, with seconds from the start. */
   push(text: string): { at: number; value: ReadValue }[] {
@@ -53,6 +58,9 @@ export class CandumpValues {
     const at = parsed.seconds - this.start;
     const reading = emptyReading();
     new ReadingBuilder(reading).add({ source: message.id, payload: message.payload, isCan: true });
-    return reading.values.map((value) => ({ at, value }));
+    for (const v of reading.values)
+      if (STATING_PIDS.some((pid) => hexByte(pid) === v.pid))
+        this.stated.set(`${v.source} ${v.pid} ${v.part ?? ''}`, v);
+    return restated(reading.values, [...this.stated.values()]).map((value) => ({ at, value }));
   }
 }

@@ -1,4 +1,13 @@
-import { ReadingBuilder, emptyReading, hexByte, parameterLength, type ReadValue } from '@pincer/core/obd';
+import {
+  RESTATED_PIDS,
+  ReadingBuilder,
+  STATING_PIDS,
+  emptyReading,
+  hexByte,
+  parameterLength,
+  restated,
+  type ReadValue,
+} from '@pincer/core/obd';
 import { interpretLines } from './answers.ts';
 import type { LinkFault } from './faults.ts';
 import { setUpAgain, type Connection } from './session.ts';
@@ -68,6 +77,8 @@ class Sampling {
   private readonly began: number;
   private lastHeard: number;
   private restarts = 0;
+  /** Scales that the control units state for some of the readings. */
+  private stated: readonly ReadValue[] = [];
 
   constructor(
     private readonly connection: Connection,
@@ -78,7 +89,11 @@ class Sampling {
   }
 
   async run(): Promise<LinkFault> {
-    const { clock, signal, isPaused } = this.options;
+    const { clock, signal, isPaused, wanted } = this.options;
+    if (this.connection.isCan && wanted.some((w) => RESTATED_PIDS.has(w.pid))) {
+      const fault = await this.askScales();
+      if (fault) return fault;
+    }
     for (;;) {
       if (signal?.aborted) return { code: 'cancelled' };
       if (isPaused?.()) {
@@ -124,6 +139,20 @@ class Sampling {
     };
   }
 
+  /** Asks once for stated scales; a car that has none says so, or nothing. */
+  private async askScales(): Promise<LinkFault | null> {
+    const reply = await this.connection.port.send(`01${STATING_PIDS.map(hexByte).join('')}`, {
+      timeoutMs: REQUEST_MS,
+      signal: this.options.signal,
+    });
+    if (!reply.ok) return reply.fault;
+    const reading = emptyReading();
+    const builder = new ReadingBuilder(reading);
+    for (const answer of interpretLines(reply.lines.map((text) => ({ text }))).answers) builder.add(answer);
+    this.stated = reading.values;
+    return null;
+  }
+
   private async ask(group: readonly number[]): Promise<LinkFault | null> {
     const { clock, signal, onValues } = this.options;
     const sentAt = clock.now();
@@ -154,7 +183,7 @@ class Sampling {
     );
     for (const pid of answered) this.arrivals.push({ at: now, pid });
     onValues(
-      reading.values.map((value) => ({ at, value })),
+      restated(reading.values, this.stated).map((value) => ({ at, value })),
       this.pace(now),
     );
     return null;

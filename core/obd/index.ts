@@ -15,7 +15,8 @@ export {
   sumChecksum,
   type LegacyMessage,
 } from './legacy.ts';
-export { NO_SOURCE, ReadingBuilder, negativeResponseText, type Answer } from './messages.ts';
+export type { Answer } from './answer.ts';
+export { NO_SOURCE, ReadingBuilder, negativeResponseText } from './messages.ts';
 export {
   MONITOR_NAMES,
   decodeMonitorBytes,
@@ -32,7 +33,8 @@ export {
   supportBitmap,
   supportedPids,
 } from './parameters.ts';
-export { PARAMETERS, type Parameter } from './parameter-table.ts';
+export type { Parameter } from './parameter-shape.ts';
+export { PARAMETERS } from './parameter-table.ts';
 export {
   CODE_STATES,
   currentNumber,
@@ -46,6 +48,7 @@ export {
   type ReadValue,
   type Reading,
 } from './reading.ts';
+export { RESTATED_PIDS, STATING_PIDS, restated } from './stated-scaling.ts';
 export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 export {
   STATUS_BITS,

@@ -1,5 +1,6 @@
 import { testName } from './test-names.ts';
-import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
+import type { Answer } from './answer.ts';
+import { hexByte, toHex, uintAt } from './bytes.ts';
 import { decodeMonitorBytes, monitorRows } from './monitors.ts';
 import {
   decodeParameter,
@@ -8,21 +9,12 @@ import {
   parameterName,
   supportedPids,
 } from './parameters.ts';
-import type { CodeState, ReadCode, ReadError, ReadValue, Reading } from './reading.ts';
+import type { CodeState, ReadCode, ReadError, Reading } from './reading.ts';
+import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeDtcByStatus } from './uds.ts';
 import { scaleTestValue } from './unit-scaling.ts';
-
-/** One complete answer of one control unit. */
-export interface Answer {
-  /** Control unit's id as printed on the wire. */
-  source: string;
-  /** Service byte and what follows. */
-  payload: readonly number[];
-  /** Service 03/07/0A on CAN begin with a count byte, on the older protocols they do not. */
-  isCan: boolean;
-  line?: number;
-}
+import { VehicleInfo } from './vehicle-info.ts';
 
 const CODE_SERVICES: Readonly<Record<number, CodeState>> = {
   0x43: 'confirmed',
@@ -66,13 +58,13 @@ function mergeMonitors(a: Reading['monitors'], b: Reading['monitors']): Reading[
 /** Gathers decoded answers into one {@link Reading}; the order of answers does not matter. */
 export class ReadingBuilder {
   private readonly lampByUnit = new Map<string, { on: boolean; count: number }>();
-  /** Parts of older-protocol service 09 answers, by `unit/infotype`, by message number. */
-  private readonly legacyInfo = new Map<string, Map<number, readonly number[]>>();
   /** PIDs that each control unit says it supports, by service. */
   readonly supported = new Map<string, Set<number>>();
-  private readonly vinByUnit = new Map<string, string>();
+  private readonly info: VehicleInfo;
 
-  constructor(readonly reading: Reading) {}
+  constructor(readonly reading: Reading) {
+    this.info = new VehicleInfo(reading);
+  }
 
   /** PIDs that a control unit declared for a service (`01`, `02`, `09`). */
   supportedBy(service: string, source: string): ReadonlySet<number> {
@@ -121,35 +113,15 @@ export class ReadingBuilder {
     }
   }
 
-  /** Completes what needs all answers: the lamp of all units together, and texts sent in numbered messages. */
+  /** Completes what needs all answers: the lamp of all units together, texts sent in numbered messages, stated scales. */
   finish(): Reading {
-    for (const [key, parts] of this.legacyInfo) {
-      const [source = '', type = ''] = key.split('/');
-      const highest = Math.max(...parts.keys());
-      const bytes: number[] = [];
-      let isWhole = true;
-      for (let n = 1; n <= highest; n++) {
-        const part = parts.get(n);
-        if (part) bytes.push(...part);
-        else isWhole = false;
-      }
-      const infoType = Number.parseInt(type, 16);
-      if (!isWhole) this.error({ source }, 'incomplete', `Parts of information type ${type} were lost.`);
-      else if (infoType === 0x02 && bytes.length < 17)
-        this.error(
-          { source },
-          'incomplete',
-          `The vehicle number is ${bytes.length} bytes long instead of 17.`,
-        );
-      else this.applyInfo(infoType, bytes, source);
-    }
-    this.legacyInfo.clear();
+    this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
     if (this.lampByUnit.size > 0) {
       const all = [...this.lampByUnit.values()];
       this.reading.lamp = { on: all.some((l) => l.on), count: all.reduce((n, l) => n + l.count, 0) };
     }
-    const vin = [...this.vinByUnit.entries()].sort(([a], [b]) => a.localeCompare(b))[0]?.[1];
-    if (vin !== undefined) this.reading.vin = vin;
+    this.reading.values = restated(this.reading.values, this.reading.values);
+    for (const frame of this.reading.frozen) frame.values = restated(frame.values, this.reading.values);
     return this.reading;
   }
 
@@ -351,107 +323,9 @@ export class ReadingBuilder {
   private addInfo(answer: Answer): void {
     const { payload, source } = answer;
     const type = payload[1] ?? 0;
-    if (isSupportPid(type)) {
-      // Older protocols put a message count before the four bytes.
+    // Older protocols put a message count before the four bytes.
+    if (isSupportPid(type))
       return this.addSupport('09', source, type, payload.slice(payload.length > 6 ? 3 : 2));
-    }
-    if (answer.isCan) return this.applyInfo(type, payload.slice(3), source);
-    const key = `${source}/${hexByte(type)}`;
-    const parts = this.legacyInfo.get(key) ?? new Map<number, readonly number[]>();
-    // Types with an odd number (01, 03, 05, 07) only tell how many messages will follow.
-    if (type % 2 === 0) parts.set(payload[2] ?? 0, payload.slice(3));
-    if (parts.size > 0) this.legacyInfo.set(key, parts);
-  }
-
-  private applyInfo(type: number, bytes: readonly number[], source: string): void {
-    const identity = () => {
-      let found = this.reading.identities.find((u) => u.unit === source);
-      if (!found) {
-        found = { unit: source, calibrationIds: [], verificationNumbers: [] };
-        this.reading.identities.push(found);
-      }
-      return found;
-    };
-    switch (type) {
-      case 0x02: {
-        const vin = asciiText(bytes);
-        if (vin) this.vinByUnit.set(source, vin);
-        return this.addText(type, 'Vehicle identification number', vin, bytes, source);
-      }
-      case 0x04:
-        for (let at = 0; at + 16 <= bytes.length; at += 16) {
-          const part = bytes.slice(at, at + 16);
-          const text = asciiText(part);
-          if (!text) continue;
-          identity().calibrationIds.push(text);
-          this.addText(type, 'Calibration id', text, part, source, at > 0 ? `${at / 16 + 1}` : undefined);
-        }
-        return;
-      case 0x06:
-        for (let at = 0; at + 4 <= bytes.length; at += 4) {
-          const part = bytes.slice(at, at + 4);
-          identity().verificationNumbers.push(toHex(part));
-          this.addText(
-            type,
-            'Calibration verification number',
-            toHex(part),
-            part,
-            source,
-            at > 0 ? `${at / 4 + 1}` : undefined,
-          );
-        }
-        return;
-      case 0x0a: {
-        const text = asciiText(bytes);
-        identity().name = text;
-        return this.addText(type, 'Control unit name', text, bytes, source);
-      }
-      case 0x08:
-      case 0x0b:
-        return this.addCounters(type, bytes, source);
-      default:
-        return this.addText(type, `Vehicle information ${hexByte(type)}`, toHex(bytes), bytes, source);
-    }
-  }
-
-  private addText(
-    type: number,
-    name: string,
-    value: string,
-    bytes: readonly number[],
-    source: string,
-    part?: string,
-  ): void {
-    const row: ReadValue = {
-      service: '09',
-      pid: hexByte(type),
-      ...(part === undefined ? {} : { part }),
-      name,
-      value,
-      unit: '',
-      source,
-      raw: toHex(bytes),
-    };
-    this.reading.values.push(row);
-  }
-
-  /** In-use performance counters: 16-bit numbers, first the monitoring conditions met and ignition cycles. */
-  private addCounters(type: number, bytes: readonly number[], source: string): void {
-    for (let at = 0; at + 2 <= bytes.length; at += 2) {
-      const raw = uintAt(bytes, at, 2) ?? 0;
-      const n = at / 2;
-      this.reading.values.push({
-        service: '09',
-        pid: hexByte(type),
-        part: COUNTER_NAMES[n] ?? `counter ${n + 1}`,
-        name: `In-use counter, ${COUNTER_NAMES[n] ?? `${n + 1}`}`,
-        value: raw,
-        unit: '',
-        source,
-        raw,
-      });
-    }
+    this.info.add(answer);
   }
 }
-
-const COUNTER_NAMES = ['conditions met', 'ignition cycles'] as const;

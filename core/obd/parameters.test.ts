@@ -58,6 +58,33 @@ const EXAMPLES: [number, string, string | null, number | string | null, string][
   [0x7a, '01 FF 9C 00 00 00 00', 'pressure difference', -1, 'kPa'],
   [0x83, '03 00 64 FF FF 00 00 00 00', 'bank 1 sensor 1', 100, 'ppm'],
   [0x83, '03 00 64 FF FF 00 00 00 00', 'bank 1 sensor 2', null, 'ppm'],
+  [0x70, '04 00 00 00 00 00 00 00 00 02', 'control A', 'closed loop', ''],
+  [0x74, '01 2E E0 00 00', 'turbocharger A', 120_000, 'rpm'],
+  [0x74, '01 2E E0 00 00', 'turbocharger B', null, 'rpm'],
+  [0x7d, '05', 'in an area that is excepted', 'yes', ''],
+  [0x81, `01 00 00 0E 10 00 00 00 3C${' 00'.repeat(32)}`, 'strategy 1, timer 1', 3600, 's'],
+  [0x8a, `10${' 00'.repeat(36)} 00 00 00 3C`, 'strategy 20, timer 2', 60, 's'],
+  [0x88, '00 81 00 00 01 F4 27 10 00 00 00 00 00', 'reagent level too low', 'yes', ''],
+  [0x88, '00 81 00 00 01 F4 27 10 00 00 00 00 00', 'inducement', 'active', ''],
+  [0x8b, '7F 03 80 01 2C 02 58', 'soot towards the next regeneration', 50.1960784, '%'],
+  [0x8b, '7F 03 80 01 2C 02 58', 'mean distance between regenerations', 600, 'km'],
+  [0x8b, '01 03 80 01 2C 02 58', 'mean distance between regenerations', null, 'km'],
+  [0x8c, `11 33 33 ${'00 00 '.repeat(3)}20 00${' 00'.repeat(6)}`, 'bank 1 sensor 1 oxygen', 20, '%'],
+  [0x8c, `11 33 33 ${'00 00 '.repeat(3)}20 00${' 00'.repeat(6)}`, 'bank 1 sensor 1 lambda', 1.000015, 'λ'],
+  [0x8f, '03 01 FF 9C 00 00 00', 'bank 1 signal', -1, '%'],
+  [0x90, '52 00 0A', 'lamp', 'steady', ''],
+  [0x92, '03 01', 'injected quantity 1', 'open loop', ''],
+  [0x94, '03 21 00 18 00 00 00 00 00 00 00 00', 'inducement level 3', 'ready', ''],
+  [0x94, '03 21 00 18 00 00 00 00 00 00 00 00', 'reagent quality wrong for', 24, 'h'],
+  [0x9a, '07 01 64 00 FF 38', 'battery voltage', 400, 'V'],
+  [0x9a, '07 01 64 00 FF 38', 'battery current', -20, 'A'],
+  [0x9b, '3F 82 3C FF', 'reagent', 'right', ''],
+  [0x9b, '3F 82 3C FF', 'concentration', 32.5, '%'],
+  [0x9f, '02 00 80 00 00 00 00 00 00', 'system B bank 1', 50.1960784, '%'],
+  [0xa3, '02 00 00 FF FE 00 00 00 00', 'sensor A, wide range', -4, 'Pa'],
+  [0xa5, '03 64 27 10 ', 'used this trip', 5, 'L'],
+  [0xa9, '01 01 00 00', 'antilock brakes switched off', 'yes', ''],
+  [0xc5, '0C 5A 00 00', 'sensor A', 249.798, 'kPa'],
   [0xa4, '03 30 03 E8', 'gear', 3, ''],
   [0xa4, '03 30 03 E8', 'ratio', 1, ''],
   [0xa6, '00 19 B2 4C', null, 168_404.4, 'km'],
@@ -90,7 +117,8 @@ describe('service 01 parameters', () => {
   });
 
   test('the table is in order, without doubles, and every part fits its bytes', () => {
-    expect(PARAMETERS.length).toBeGreaterThan(120);
+    expect(PARAMETERS.length).toBeGreaterThan(150);
+    expect(PARAMETERS.filter((p) => p.parts.length === 0)).toEqual([]);
     const pids = PARAMETERS.map((p) => p.pid);
     expect(pids).toEqual([...new Set(pids)].sort((a, b) => a - b));
     for (const p of PARAMETERS) {
@@ -101,7 +129,7 @@ describe('service 01 parameters', () => {
   });
 
   test('a value that is encoded comes back within half a step', () => {
-    const scaled = PARAMETERS.filter((p) => p.parts.length > 0 && p.parts.every((x) => !x.names));
+    const scaled = PARAMETERS.filter((p) => p.parts.every((x) => !x.names));
     fc.assert(
       fc.property(fc.constantFrom(...scaled), fc.double({ min: 0, max: 1, noNaN: true }), (p, share) => {
         const values = p.parts.map((part) => {

@@ -1,7 +1,8 @@
 import { signed, toHex, uintAt } from './bytes.ts';
 import type { ReadValue } from './reading.ts';
 import { round } from './unit-scaling.ts';
-import { PARAMETERS, type Parameter, type Part } from './parameter-table.ts';
+import type { Parameter, Part } from './parameter-shape.ts';
+import { PARAMETERS } from './parameter-table.ts';
 
 const BY_PID: ReadonlyMap<number, Parameter> = new Map(PARAMETERS.map((p) => [p.pid, p]));
 

@@ -138,6 +138,8 @@ export const AIR_RULES = [
     title: 'Manifold pressure is never quite still',
     states: ['idle-cold', 'idle-warm', 'raised'],
     needs: ['manifold', 'engineSpeed'],
+    // A diesel at idle has no throttle to breathe against, and may tell its pressure in coarse steps.
+    engines: 'petrol',
     seconds: 30,
     expected: 'wavers with each breath of the engine',
     source: 'A sensor that tells the same number for half a minute of running is stuck',
