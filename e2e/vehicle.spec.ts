@@ -14,9 +14,12 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await page.getByText('More: gearbox, dates').click();
   await page.getByLabel('Gearbox').selectOption({ label: 'Manual' });
   await page.getByLabel('Next inspection').fill('2027-03-31');
+  await page.getByLabel('Height where it is kept, m').fill('9000');
   await page.getByRole('button', { name: 'A trip' }).click();
   await page.getByRole('button', { name: 'Open the case' }).click();
   await expect(page.getByText('Each trip needs a name')).toBeVisible();
+  await expect(page.getByText('A height that people live at')).toBeVisible();
+  await page.getByLabel('Height where it is kept, m').fill('540');
   await page.getByLabel('Where to').fill('to the pottery');
   await page.getByLabel('Minutes').fill('25');
   await page.getByLabel('Length, km').fill('19');
@@ -35,6 +38,7 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await expectAccessible(page, 'vehicle');
   await expect(page.getByLabel('Where to')).toHaveValue('to the pottery');
   await expect(page.getByLabel('Gearbox')).toHaveValue('manual');
+  await expect(page.getByLabel('Height where it is kept, m')).toHaveValue('540');
   await page.getByLabel('VIN').fill('ZZ9TR1F46CH000302');
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await page

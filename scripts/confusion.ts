@@ -35,6 +35,8 @@ export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Pr
     cylinders: plan.cylinders,
     isDiesel: plan.ignition === 'compression',
     isMotorcycle: plan.id === 'kestrine',
+    // The stand-in’s air is 100.4 kPa.
+    height: 80,
   };
   return judge([...windowsOf(cold, engine), ...windowsOf(warm, engine)]);
 }

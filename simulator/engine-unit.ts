@@ -217,6 +217,7 @@ export class EngineUnit {
       0x78: [s.exhaustHeat, s.exhaustHeat * 0.9, null, null],
       0x7a: [s.filterDrop, null, null],
       0x7c: [s.exhaustHeat * 0.88, s.exhaustHeat * 0.84, null, null],
+      0x8b: [0, 0, null, null, s.soot, 412, 590],
     };
     return encodeParameter(pid, values[pid] ?? []);
   }

@@ -52,6 +52,9 @@ export interface Sensed {
   /** Pressure lost over the particulate filter, kPa, and exhaust heat before and after it, °C. */
   filterDrop: number;
   exhaustHeat: number;
+  /** How full of soot the filter is counted to be, % of what sets off a regeneration. */
+  soot: number;
+  /** What the lamp of the glow plugs is told. */
   isGlowing: boolean;
 }
 
@@ -61,6 +64,9 @@ const R_AIR = 287.05;
 const CLOSED_LOOP = 45;
 /** Coolant that an open thermostat still reaches, °C. */
 const OPEN_THERMOSTAT = 61;
+/** How long a cold engine heats before its start, s, and what the heaters take from the battery's voltage, V. */
+const GLOWS_FOR = 9;
+const HEATER_DIP = 0.5;
 /** Rest of the throttle's sensor, %. */
 const THROTTLE_REST = 12;
 
@@ -74,6 +80,8 @@ export class Engine {
   faults: Fault[] = [];
   private coolant: number;
   private runTime = 0;
+  /** Seconds since the key was turned on, engine off. */
+  private keyOnTime = 0;
   private longTrim = 1.5;
   private time = 0;
   /** Missed power strokes since the start, by cylinder. */
@@ -104,6 +112,7 @@ export class Engine {
 
   setMode(mode: Mode): void {
     const wasRunning = this.isRunning;
+    if (mode === 'key-on' && this.mode !== 'key-on') this.keyOnTime = 0;
     this.mode = mode;
     if (!wasRunning && this.isRunning) {
       this.runTime = 0;
@@ -120,6 +129,7 @@ export class Engine {
   /** Lets time pass. @param seconds of it. */
   advance(seconds: number): void {
     this.time += seconds;
+    if (this.mode === 'key-on') this.keyOnTime += seconds;
     if (!this.isRunning) return;
     this.runTime += seconds;
     const strokes = ((this.target().rpm / 60) * seconds) / 2;
@@ -201,8 +211,16 @@ export class Engine {
     return (this.random() - 0.5) * 2 * size;
   }
 
+  /** Whether a cold diesel is asked to heat before its start. */
+  private isGlowing(): boolean {
+    return this.mode === 'key-on' && this.isDiesel && this.coolant < 20 && this.keyOnTime < GLOWS_FOR;
+  }
+
   private voltsNow(): number {
-    if (!this.isRunning) return (this.has('battery-weak') ? 11.6 : 12.5) + this.jitter(0.02);
+    if (!this.isRunning) {
+      const heats = this.isGlowing() && !this.has('glow-plug');
+      return (this.has('battery-weak') ? 11.6 : 12.5) - (heats ? HEATER_DIP : 0) + this.jitter(0.02);
+    }
     if (this.has('alternator-dead')) return 12.1 + this.jitter(0.04);
     // The regulator lets go as it gets hot, and swings meanwhile.
     if (this.has('regulator'))
@@ -289,12 +307,18 @@ export class Engine {
       egrActual,
       railTarget: rail.target,
       rail: rail.actual,
-      filterDrop: isRunning
-        ? (this.has('filter-full') ? 7.5 : 1.1) * (rpm / 1000) ** 1.3 * (target.manifold / 100)
-        : 0,
+      filterDrop: isRunning ? this.filterResistance() * (rpm / 1000) ** 1.3 * (target.manifold / 100) : 0,
       exhaustHeat: isRunning ? Math.min(180 + target.pedal * 4.2, outside + this.runTime * 1.6) : outside,
-      isGlowing: this.mode === 'key-on' && isDiesel && coolant < 20 && !this.has('glow-plug'),
+      soot: this.has('filter-full') ? 100 : this.has('filter-ash') ? 9 : 38,
+      isGlowing: this.isGlowing(),
     };
+  }
+
+  /** Pressure that the particulate filter takes at 1,000 rpm without boost, kPa. */
+  private filterResistance(): number {
+    if (this.has('filter-full')) return 7.5;
+    if (this.has('filter-ash')) return 4.6;
+    return this.has('filter-cracked') ? 0.08 : 1.1;
   }
 
   /** Pressure in the manifold, kPa, and the air that the sensor sees, g/s. */

@@ -25,6 +25,8 @@ export const TESTS_OF_FAULTS: readonly { fault: FaultKind; code: string; when: W
   { fault: 'charge-hose', code: 'P0101', when: 'cruise' },
   { fault: 'egr-stuck', code: 'P0402', when: 'warm-idle' },
   { fault: 'filter-full', code: 'P2463', when: 'cruise' },
+  { fault: 'filter-ash', code: 'P242F', when: 'cruise' },
+  { fault: 'filter-cracked', code: 'P2002', when: 'cruise' },
   { fault: 'rail-weak', code: 'P0087', when: 'hill' },
   { fault: 'glow-plug', code: 'P0380', when: 'always' },
 ];

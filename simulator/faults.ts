@@ -34,7 +34,11 @@ export type Fault =
   | { kind: 'charge-hose' }
   | { kind: 'egr-stuck' }
   | { kind: 'filter-full' }
+  /** Ash, which no regeneration burns: much pressure with little soot. */
+  | { kind: 'filter-ash' }
+  | { kind: 'filter-cracked' }
   | { kind: 'rail-weak' }
+  /** The relay of the glow plugs does not switch: its lamp is told to light, no current flows. */
   | { kind: 'glow-plug' }
   /** Motorcycle: the charging regulator fails as it gets hot. */
   | { kind: 'regulator' };
@@ -63,6 +67,8 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'charge-hose': 'Charge air hose split',
   'egr-stuck': 'Exhaust recirculation valve stuck open',
   'filter-full': 'Particulate filter full of soot',
+  'filter-ash': 'Particulate filter full of ash',
+  'filter-cracked': 'Particulate filter cracked',
   'rail-weak': 'Rail pressure does not follow',
   'glow-plug': 'Relay of the glow plugs dead',
   regulator: 'Charging regulator failing',

@@ -354,6 +354,30 @@ test('the owner’s list speaks for the maker’s codes, marked as theirs, and f
   });
 });
 
+describe('readings of two states', () => {
+  const at = (rpm: number, trim: number) =>
+    readingEntry(makeReading([], { '0C': rpm, '0D': 0, '05': 88, '06': 1, '07': trim - 1 }));
+  const compared = (...entries: Parameters<typeof makeCase>) =>
+    look(makeCase(...entries)).facts.find((f) => f.id === 'rule:trims-compared');
+
+  test('two looks, at idle and at 2,500 rpm, are set against each other, until something is changed between them', () => {
+    expect(compared(at(740, 9), at(2500, -2))).toMatchObject({
+      isSound: false,
+      detail: expect.stringMatching(/^9 % at idle, −2 % above it/) as string,
+    });
+    expect(compared(at(740, 9), { kind: 'repair', cause: 'vacuum-hose-off' }, at(2500, -2))).toBeUndefined();
+    expect(compared(at(740, 9))).toBeUndefined();
+  });
+
+  test('alike and much: the rules of either state speak, not the comparison', () => {
+    const facts = look(makeCase(at(740, 18), at(2500, 17))).facts.filter((f) => f.kind === 'reading');
+    expect(facts.filter((f) => f.isSound === false).map((f) => f.id)).toEqual(
+      expect.arrayContaining(['rule:trims-idle', 'rule:trims-load']),
+    );
+    expect(facts.some((f) => f.id === 'rule:trims-compared')).toBe(false);
+  });
+});
+
 describe('many codes, how many faults?', () => {
   const unitCodes = (...list: [string, string][]) => {
     const reading = makeReading([]);

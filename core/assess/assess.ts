@@ -159,7 +159,7 @@ export function assess(
   owner: Owner = DEFAULT_OWNER,
 ): Assessment {
   const state = foldCase(record);
-  const { facts, evidence, judgements, codes, accepted } = gatherFacts(state, vehicle);
+  const { facts, evidence, judgements, codes, accepted } = gatherFacts(state, vehicle, owner.units);
   const instances = instancesFor(vehicle, now);
   const posterior = posteriorOf(instances, evidence);
   const allowance = driveAllowance(urgencyFacts(state, judgements, new Set(acceptedNow(vehicle).keys())));

@@ -8,5 +8,6 @@ export function engineOf(vehicle: Vehicle): EngineFacts {
     cylinders: vehicle.cylinders ?? null,
     isDiesel: vehicle.fuel === 'diesel',
     isMotorcycle: vehicle.kind === 'motorcycle',
+    height: vehicle.height ?? null,
   };
 }

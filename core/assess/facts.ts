@@ -1,4 +1,4 @@
-import { LAMPS, type CaseState, type LampId, type LampMode } from '@pincer/core/case';
+import { LAMPS, type CaseState, type LampId, type LampMode, type Owner } from '@pincer/core/case';
 import { explainCode, type Explanation } from '@pincer/core/codes';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import {
@@ -86,12 +86,12 @@ export function strongestCodes(state: CaseState): { code: ReadCode; entry: strin
   );
 }
 
-/** Turns the folded log into the lines of the two jaws and the evidence for the network. */
-export function gatherFacts(state: CaseState, vehicle: Vehicle): FactsAndEvidence {
+/** Turns the folded log into the lines of the two jaws, in the owner's units, and the evidence for the network. */
+export function gatherFacts(state: CaseState, vehicle: Vehicle, units: Owner['units']): FactsAndEvidence {
   const out: FactsAndEvidence = { facts: [], evidence: [], judgements: [], codes: [], accepted: [] };
   codeFacts(state, vehicle, out);
   lampFacts(state, out);
-  frameFacts(state, vehicle, out);
+  frameFacts(state, vehicle, units, out);
   readingFacts(state, vehicle, out);
   ownerFacts(state, out);
   checkFacts(state, vehicle, out);

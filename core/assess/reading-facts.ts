@@ -1,4 +1,4 @@
-import type { CaseState } from '@pincer/core/case';
+import type { CaseState, Owner } from '@pincer/core/case';
 import type { ObservationKey } from '@pincer/core/knowledge';
 import {
   judge,
@@ -15,8 +15,13 @@ import type { FactsAndEvidence } from './facts.ts';
 import { circumstanceOf, occurrences, storedConditions } from './stored-conditions.ts';
 
 /** The stored conditions as one fact, and the evidence that they are. */
-export function frameFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
-  const stored = storedConditions(state, vehicle);
+export function frameFacts(
+  state: CaseState,
+  vehicle: Vehicle,
+  units: Owner['units'],
+  out: FactsAndEvidence,
+): void {
+  const stored = storedConditions(state, vehicle, units);
   const frame = occurrences(state, vehicle).at(-1)?.frame;
   if (!stored || !frame) return;
   const id = 'frame';
@@ -64,6 +69,7 @@ const RULE_OBSERVATION: Partial<
   'manifold-raised': { high: 'reading:manifold-pressure-high' },
   'manifold-follows': 'reading:pressure-stuck',
   'manifold-alive': 'reading:pressure-stuck',
+  'trims-compared': { high: 'reading:lean-idle', low: 'reading:lean-load' },
   'trims-idle': { high: 'reading:lean-idle', low: 'reading:rich' },
   'trims-load': { high: 'reading:lean-load', low: 'reading:rich' },
   'rail-follows': { low: 'reading:rail-low' },
@@ -83,14 +89,20 @@ const RULE_OBSERVATION: Partial<
   'egr-follows': 'reading:egr-off',
   'egr-error': 'reading:egr-off',
   'filter-pressure': { high: 'reading:filter-full', low: 'reading:filter-empty' },
+  'filter-soot': { high: 'reading:ash', low: 'reading:filter-empty' },
   'filter-zero': 'reading:filter-zero',
+  'air-pressure-height': 'reading:pressure-off',
   'glow-command': 'reading:glow-off',
+  'glow-current': 'reading:glow-dead',
 };
+
+/** Rules whose "sound" says nothing: both states may be corrected alike and much. */
+const ONLY_ODD_SPEAKS: ReadonlySet<RuleId> = new Set(['trims-compared']);
 
 function observationsOf(j: Judgement): { key: ObservationKey; isPresent: boolean }[] {
   const isOdd = j.verdict !== 'sound';
   const found = RULE_OBSERVATION[j.rule];
-  if (found === undefined) return [];
+  if (found === undefined || (!isOdd && ONLY_ODD_SPEAKS.has(j.rule))) return [];
   if (typeof found === 'string') return [{ key: found, isPresent: isOdd }];
   return (['high', 'low'] as const).flatMap((side) => {
     const key = found[side];
@@ -114,6 +126,20 @@ function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
   });
 }
 
+/** Windows from before that show the same condition: taken since the last repair or clear. */
+function earlierOf(sources: readonly Source[], at: number, state: CaseState): Window[] {
+  const order = new Map(state.entries.map((e, i) => [e.id, i]));
+  const mine = order.get(sources[at]?.entry ?? '') ?? 0;
+  const changed = state.entries.findLastIndex(
+    (e, i) => i < mine && (e.kind === 'repair' || e.kind === 'clear'),
+  );
+  return sources
+    .slice(0, at)
+    .filter(({ entry }) => (order.get(entry) ?? 0) > changed)
+    .reverse()
+    .flatMap(({ windows }) => windows);
+}
+
 /**
  * Verdicts on readings and recordings as facts and evidence. The newest verdict on each matter counts; an older one
  * taken in another engine state still speaks.
@@ -122,8 +148,8 @@ export function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEv
   const sources = sourcesOf(state, vehicle);
   const seen = new Set<ObservationKey>();
   const newest = new Map<RuleId, Judgement>();
-  for (const { entry, windows } of [...sources].reverse()) {
-    for (const j of judge(windows)) {
+  for (const [at, { entry, windows }] of [...sources.entries()].reverse()) {
+    for (const j of judge(windows, earlierOf(sources, at, state))) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
       if (j.verdict === 'not-judged') continue;

@@ -1,6 +1,7 @@
 import type { CaseState, Owner } from '@pincer/core/case';
 import type { FrozenFrame } from '@pincer/core/obd';
 import {
+  KM_PER_MILE,
   judge,
   meanOf,
   windowOfFrame,
@@ -132,9 +133,8 @@ function loadWord(load: number): string {
   return load < LIGHT_LOAD ? 'light load' : 'medium load';
 }
 
-const MILES = 0.621371;
 const speedWords = (kmh: number, units: Owner['units']): string =>
-  units === 'metric' ? `${Math.round(kmh)} km/h` : `${Math.round(kmh * MILES)} mph`;
+  units === 'metric' ? `${Math.round(kmh)} km/h` : `${Math.round(kmh / KM_PER_MILE)} mph`;
 
 const sinceStart = (seconds: number): string =>
   seconds < 90

@@ -1,3 +1,4 @@
+import { KM_PER_MILE } from '@pincer/core/signals';
 import type { MonitorId } from '@pincer/core/obd';
 
 /** A stored condition as hand-held readers print it. */
@@ -47,7 +48,7 @@ export const READER_VALUES: readonly ReaderValue[] = [
     pid: '0D',
     name: 'Vehicle speed',
     unit: 'km/h',
-    others: { mph: (n) => n * 1.609344 },
+    others: { mph: (n) => n * KM_PER_MILE },
   },
   {
     abbreviation: 'STFT1',

@@ -178,8 +178,10 @@ export const OBSERVATIONS = {
   'reading:boost-high': car('Boost above its target', 0.01),
   'reading:egr-off': car('Recirculation beside its command', 0.02),
   'reading:filter-full': car('Particulate filter pressure too high', 0.01),
+  'reading:ash': car('Filter pressure high with little soot', 0.01),
   'reading:filter-empty': car('Particulate filter pressure near nothing', 0.01),
   'reading:glow-off': car('Glow plugs not asked for when cold', 0.02),
+  'reading:glow-dead': car('Glow plugs or intake heater draw no current', 0.02),
   'reading:filter-zero': car('Filter pressure not nothing with the engine off', 0.01),
   // Lamps that are lit. The leak is how often one is lit for a reason that is not in this knowledge.
   'lamp:engine-flashing': car('Engine lamp flashes', 0.02),

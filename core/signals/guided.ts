@@ -34,6 +34,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
       'pedalE',
       'boost',
       'filterDrop',
+      'glowLamp',
     ],
   },
   {
@@ -71,6 +72,8 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
       'airFlow',
       'volts',
       'coolant',
+      'filterDrop',
+      'soot',
     ],
   },
   {
@@ -98,6 +101,8 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
       'boost',
       'boostTarget',
       'coolant',
+      'filterDrop',
+      'soot',
     ],
   },
 ];
@@ -123,6 +128,8 @@ export interface GuidedState {
   says: string;
 }
 
+/** A cold diesel heats before its start: the whole of it is worth having, s, below this coolant temperature, °C. */
+const HEATS = { seconds: 25, below: 15 } as const;
 const REVS = 3;
 const REV_UP = 2_600;
 const REV_DOWN = 1_400;
@@ -155,7 +162,7 @@ export class GuidedWatch {
     if (why !== null) this.heldSince = null;
     else this.heldSince ??= input.at;
     const have = this.heldSince === null ? 0 : input.at - this.heldSince;
-    const { seconds } = this.step;
+    const seconds = this.wanted(input);
     if (have >= seconds) this.isDone = true;
     const left = Math.ceil(seconds - have);
     return {
@@ -166,6 +173,13 @@ export class GuidedWatch {
       isDone: this.isDone,
       says: this.isDone ? 'That is enough.' : (why ?? `Keep it so, ${left} s more.`),
     };
+  }
+
+  /** Seconds of the state that are enough. */
+  private wanted({ coolant }: GuidedInput): number {
+    const heats =
+      this.step.id === 'key-on' && this.engine.isDiesel && coolant !== null && coolant < HEATS.below;
+    return heats ? HEATS.seconds : this.step.seconds;
   }
 
   private rev({ engineSpeed }: GuidedInput): GuidedState {

@@ -14,7 +14,7 @@ function verdict(
   live: Record<string, number>,
   displacement: number | null = 1.4,
 ): Judgement | undefined {
-  const engine = { displacement, cylinders: 4, isDiesel: false, isMotorcycle: false };
+  const engine = { displacement, cylinders: 4, isDiesel: false, isMotorcycle: false, height: null };
   return judge([windowOfReading(makeReading([], live), engine)]).find((j) => j.rule === rule);
 }
 

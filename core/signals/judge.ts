@@ -7,7 +7,7 @@ import { FUEL_RULES } from './rules/fuel.ts';
 import { judgeMisfires, judgeOwnTests } from './rules/own-tests.ts';
 import { TEMPERATURE_RULES } from './rules/temperature.ts';
 import { THROTTLE_RULES } from './rules/throttle.ts';
-import type { Stat, Window } from './window.ts';
+import type { EngineState, Stat, Window } from './window.ts';
 
 const OWN_TEST_RULES = [
   rule({
@@ -58,12 +58,46 @@ export interface Judgement {
   toJudge?: string;
 }
 
-function findingOf(r: Rule<RuleId>, window: Window): Finding | null {
-  const { engine, stats, seconds } = window;
-  if (!r.states.includes(window.state) || seconds < (r.seconds ?? 0)) return null;
-  if (r.engines && (r.engines === 'diesel') !== engine.isDiesel) return null;
-  if (!r.needs.every((key) => stats[key] !== undefined)) return null;
-  return r.judge((key) => stats[key] as Stat, window);
+const statsOf =
+  ({ stats }: Window) =>
+  (key: keyof Window['stats']) =>
+    stats[key] as Stat;
+
+/** Whether a window shows one of the states, long enough and with every reading that a rule needs. */
+function serves(
+  r: Rule<RuleId>,
+  states: readonly EngineState[],
+  { state, seconds, stats, engine }: Window,
+): boolean {
+  return (
+    states.includes(state) &&
+    seconds >= (r.seconds ?? 0) &&
+    (!r.engines || (r.engines === 'diesel') === engine.isDiesel) &&
+    r.needs.every((key) => stats[key] !== undefined)
+  );
+}
+
+/** What a rule finds in a single window. */
+function findingIn(r: Rule<RuleId>, window: Window): Finding | null {
+  return serves(r, r.states, window) ? r.judge(statsOf(window), window, statsOf(window)) : null;
+}
+
+/** What a rule that sets two states against each other finds; one of the two may have been recorded before. */
+function findingBetween(
+  r: Rule<RuleId>,
+  against: readonly EngineState[],
+  windows: readonly Window[],
+  earlier: readonly Window[],
+): Finding | null {
+  const longest = (states: readonly EngineState[], from: readonly Window[]) =>
+    from
+      .filter((w) => serves(r, states, w))
+      .reduce<Window | null>((best, w) => (best && best.seconds >= w.seconds ? best : w), null);
+  const [here, other] = [longest(r.states, windows), longest(against, windows)];
+  if (!here && !other) return null;
+  const window = here ?? longest(r.states, earlier);
+  const second = other ?? longest(against, earlier);
+  return window && second ? r.judge(statsOf(window), window, statsOf(second)) : null;
 }
 
 /** Rules that speak of this kind of engine at all. */
@@ -76,13 +110,15 @@ const GRAVITY: Readonly<Record<Finding['verdict'], number>> = { sound: 0, odd: 1
 /**
  * Judges windows by every rule; the gravest verdict of a rule counts. A rule whose state or readings are missing
  * says what to do.
+ * @param earlier windows of the same vehicle in the same condition: rules that set two states against each other
+ * look for the missing one there.
  */
-export function judge(windows: readonly Window[]): Judgement[] {
+export function judge(windows: readonly Window[], earlier: readonly Window[] = []): Judgement[] {
   return rulesFor(windows[0]).map((r) => {
     const base = { rule: r.id, title: r.title, expected: r.expected, source: r.source };
-    let gravest: Finding | null = null;
-    for (const w of windows) {
-      const found = findingOf(r, w);
+    let gravest: Finding | null = r.against ? findingBetween(r, r.against, windows, earlier) : null;
+    for (const w of r.against ? [] : windows) {
+      const found = findingIn(r, w);
       if (found && (!gravest || GRAVITY[found.verdict] > GRAVITY[gravest.verdict])) gravest = found;
     }
     return gravest

@@ -67,6 +67,7 @@ export const READINGS = {
   /** 1 is on, by the standard's enumeration. */
   glowLamp: kind('Glow lamp command', '', OFTEN, ['65', 'glow plug lamp']),
   filterDrop: kind('Pressure lost over the particulate filter', 'kPa', OFTEN, ['7A', 'pressure difference']),
+  soot: kind('Soot towards the next regeneration', '%', SELDOM, ['8B', 'soot towards the next regeneration']),
   exhaustHeat: kind('Exhaust temperature', '°C', SLOW, ['78', 'sensor 1']),
   filterHeat: kind('Particulate filter inlet', '°C', SLOW, ['7C', 'bank 1 inlet']),
 } as const satisfies Record<string, ReadingKind>;

@@ -18,6 +18,8 @@ export interface Rule<Id extends string = string> {
   /** States in which the rule may judge. */
   states: readonly EngineState[];
   needs: readonly StatKey[];
+  /** States of a second window, with the same readings, that this one is judged against. */
+  against?: readonly EngineState[];
   /** Seconds that the state must have lasted; without it a single look is enough. */
   seconds?: number;
   /** Which engines it speaks of; all without it. */
@@ -27,14 +29,21 @@ export interface Rule<Id extends string = string> {
   source: string;
   toJudge: string;
   /** @returns null when this window cannot be judged after all. */
-  judge: (of: (key: StatKey) => Stat, window: Window) => Finding | null;
+  judge: (of: Stats, window: Window, ofOther: Stats) => Finding | null;
 }
+/** Statistics of the readings that a rule needs. */
+export type Stats = (key: StatKey) => Stat;
 
 export const RUNNING: readonly EngineState[] = ['idle-cold', 'idle-warm', 'raised', 'cruise', 'driving'];
 export const ANY: readonly EngineState[] = ['key-on', ...RUNNING, 'unknown'];
 export const MOVING: readonly EngineState[] = ['cruise', 'driving'];
 
-export const fixed = (value: number, digits = 0): string => value.toFixed(digits);
+/** A number for a sentence, with a true minus sign. */
+export const fixed = (value: number, digits = 0): string =>
+  value
+    .toFixed(digits)
+    .replace(/^-0(\.0+)?$/, '0$1')
+    .replace('-', '−');
 
 /** Odd when it is over or under its limits. */
 export function within(value: number, low: number, high: number, measured: string): Finding {

@@ -54,12 +54,15 @@ export interface EngineFacts {
   cylinders: number | null;
   isDiesel: boolean;
   isMotorcycle: boolean;
+  /** Height above the sea of the place where it is kept, m. */
+  height: number | null;
 }
 export const UNKNOWN_ENGINE: EngineFacts = {
   displacement: null,
   cylinders: null,
   isDiesel: false,
   isMotorcycle: false,
+  height: null,
 };
 
 /** An on-board test result with its limits. */

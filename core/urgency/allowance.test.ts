@@ -16,6 +16,7 @@ function allowance(record: CaseRecord): Allowance {
               cylinders: 4,
               isDiesel: false,
               isMotorcycle: false,
+              height: null,
             }),
           ])
         : [],

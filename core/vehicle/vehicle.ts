@@ -60,6 +60,8 @@ export const vehicleSchema = z.object({
   /** Kilometres. */
   distance: z.number().min(0).optional(),
   modifications: z.string().optional(),
+  /** Height above the sea of the place where it is kept, m. */
+  height: z.number().min(-450).max(5_500).optional(),
   /** ISO dates. */
   warrantyEnds: z.string().optional(),
   inspectionDue: z.string().optional(),

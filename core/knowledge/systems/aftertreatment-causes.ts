@@ -28,7 +28,7 @@ export const AFTERTREATMENT_CAUSES: readonly Cause[] = [
     { 'reading:filter-zero': 0.6, 'code:particulate': 0.7, 'code:part-electrical': 0.15, 'lamp:particulate': 0.35, 'sign:limp': 0.2 },
     fix('Exchange the pressure sensor', 45, 40, ['cold-engine'], ['Ignition on, engine off it must read 0.', 'After the exchange its value is taught.']), { fuels: ['diesel'] }),
   cause('dpf-ash', 'Particulate filter full of ash', 'diesel', 0.006,
-    { 'reading:filter-full': 0.85, 'code:particulate': 0.8, 'lamp:particulate': 0.6, 'sign:weak': 0.45, 'sign:thirsty': 0.3 },
+    { 'reading:filter-full': 0.85, 'reading:ash': 0.8, 'code:particulate': 0.8, 'lamp:particulate': 0.6, 'sign:weak': 0.45, 'sign:thirsty': 0.3 },
     fix('Have the filter cleaned or exchanged', 300, 150, ['cold-engine', 'jacking'], ['Soot burns off, ash does not.', 'A specialist washes it out; the counter is then set back.']), { fuels: ['diesel'], priorFactors: [{ when: { kind: 'distance-over', km: 180_000 }, factor: 2 }] }),
   cause('dpf-cracked', 'Particulate filter cracked or taken out', 'diesel', 0.003,
     { 'reading:filter-empty': 0.8, 'code:particulate': 0.6, 'sign:black-smoke': 0.5 },

@@ -31,7 +31,7 @@ export const BREATHING_CAUSES: readonly Cause[] = [
     { 'reading:outside-rail': 0.7, 'reading:intake-soak': 0.3, 'code:outside-heat': 0.9, 'code:climate': 0.1, 'before:kerb': 0.3, 'before:worked-on': 0.25 },
     fix('Plug in or renew the outside sensor', 12, 20, ['moving-parts'], ['Behind the bumper: hanging, crushed, green?', 'New one on its clip.'])),
   cause('intake-heater', 'Intake air heater or its relay', 'diesel', 0.004,
-    { 'code:intake-heater': 0.88, 'sign:hard-start': 0.4, 'sign:white-smoke': 0.3, 'sign:cold': 0.6 },
+    { 'code:intake-heater': 0.88, 'reading:glow-dead': 0.7, 'sign:hard-start': 0.4, 'sign:white-smoke': 0.3, 'sign:cold': 0.6 },
     fix('Renew the intake heater or its relay', 85, 50, ['battery', 'cold-engine'], ['Its fuse carries a great current: earth lead off before the nut.', 'Under an ohm; does it get twelve volts cold?'], ['hand-tools', 'multimeter']), { fuels: ['diesel', 'unknown'] }),
   cause('air-flap', 'Flap of the air cleaner or intake stuck', 'air', 0.002,
     { 'code:intake-heater': 0.6, 'sign:weak': 0.25, 'sign:cold': 0.25 },

@@ -6,6 +6,9 @@ const VE = { low: 0.55, high: 1.05 } as const;
 /** Allowance for the sensor and the moment, both ways. */
 const FLOW_MARGIN = 0.8;
 
+/** Air pressure of the standard atmosphere, kPa, at a height above the sea, m (ISO 2533, up to 11 km). */
+const pressureAt = (height: number): number => 101.325 * (1 - 2.25577e-5 * height) ** 5.25588;
+
 export const AIR_RULES = [
   rule({
     id: 'air-flow-dead',
@@ -83,6 +86,27 @@ export const AIR_RULES = [
         60,
         106,
         `${fixed(p)} kPa, as about ${height.toLocaleString('en-GB')} m above the sea`,
+      );
+    },
+  }),
+  rule({
+    id: 'air-pressure-height',
+    title: 'Air pressure fits the height of the place',
+    states: ['key-on', 'idle-cold'],
+    needs: ['airPressure'],
+    expected: 'what the height of the place where it is kept asks for, within 5 kPa',
+    source:
+      'Standard atmosphere (ISO 2533): 101.3 kPa (1 − 2.2558e-5 h)^5.2559; weather moves it by 3 to 4 kPa',
+    toJudge: 'Enter the height of the place where it is kept, on the vehicle’s page; read there.',
+    judge: (of, w) => {
+      const { height } = w.engine;
+      if (height === null) return null;
+      const [p, asked] = [of('airPressure').mean, pressureAt(height)];
+      return within(
+        p,
+        asked - 5,
+        asked + 5,
+        `${fixed(p)} kPa, at ${fixed(height)} m above the sea ${fixed(asked)} kPa`,
       );
     },
   }),

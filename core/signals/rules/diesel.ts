@@ -1,4 +1,9 @@
 import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
+import type { Window } from '../window.ts';
+
+/** What flows through the filter, against a warm engine at 1,000 rpm without boost: pressure lost grows with it. */
+const filterFlow = (rpm: number, { stats }: Window): number =>
+  (rpm / 1_000) ** 1.3 * Math.max(1, (stats['manifold']?.mean ?? 100) / 100);
 
 export const DIESEL_RULES = [
   rule({
@@ -15,6 +20,29 @@ export const DIESEL_RULES = [
       if (t <= -38 || (t > 15 && t < 70)) return null;
       const isOn = of('glowLamp').max >= 1;
       return holds(isOn === t <= 15, `${isOn ? 'on' : 'off'} at ${fixed(t)} °C`);
+    },
+  }),
+  rule({
+    id: 'glow-current',
+    title: 'Glow plugs or intake heater draw current',
+    states: ['key-on'],
+    needs: ['glowLamp', 'volts'],
+    engines: 'diesel',
+    seconds: 20,
+    expected: 'at least 0.15 V less while they heat',
+    source:
+      'Glow plugs and intake heaters take 40 to 120 A, over a battery and cables of some 5 to 10 milliohms',
+    toJudge:
+      'Before the first start of a cold day: record from turning the key until half a minute later, engine off.',
+    judge: (of) => {
+      const [lamp, volts] = [of('glowLamp'), of('volts')];
+      // Only a lamp that was on first and went out tells when it heated.
+      if (lamp.first < 1 || lamp.last >= 1) return null;
+      const drawn = volts.last - volts.first;
+      return holds(
+        drawn >= 0.15,
+        `${fixed(volts.first, 2)} V heating, ${fixed(volts.last, 2)} V after: ${fixed(drawn, 2)} V`,
+      );
     },
   }),
   rule({
@@ -110,11 +138,34 @@ export const DIESEL_RULES = [
     judge: (of, w) => {
       const drop = of('filterDrop').mean;
       const rpm = of('engineSpeed').mean;
-      const boost = Math.max(1, (w.stats['manifold']?.mean ?? 100) / 100);
-      const limit = 2.4 * (rpm / 1_000) ** 1.3 * boost;
+      const limit = 2.4 * filterFlow(rpm, w);
       const measured = `${fixed(drop, 1)} kPa at ${fixed(rpm)} rpm, limit ${fixed(limit, 1)}`;
       if (rpm > 2_000 && drop < 0.3) return holds(false, measured, 'low');
       return holds(drop <= limit, measured, 'high');
+    },
+  }),
+  rule({
+    id: 'filter-soot',
+    title: 'Filter pressure against the soot that is told',
+    states: ['raised', 'cruise', 'driving'],
+    needs: ['filterDrop', 'soot', 'engineSpeed'],
+    expected: 'little pressure with little soot, more with more',
+    source:
+      'Workshop practice: much pressure with little soot is ash or a blocked filter, none with much soot a crack or a hose off',
+    toJudge: 'Read warm while holding 2,500 rpm or at a steady speed.',
+    judge: (of, w) => {
+      const [drop, soot] = [of('filterDrop').mean, of('soot').mean];
+      const flow = filterFlow(of('engineSpeed').mean, w);
+      if (flow < 2) return null;
+      // Much soot and much pressure agree; how much is too much, the rule of the pressure alone says.
+      if (soot > 60 && drop > flow) return holds(true, `${fixed(drop, 1)} kPa with ${fixed(soot)} % soot`);
+      const [low, high] = [(0.2 + 0.5 * (soot / 100)) * flow, (1.6 + 1.4 * (soot / 100)) * flow];
+      return within(
+        drop,
+        low,
+        high,
+        `${fixed(drop, 1)} kPa with ${fixed(soot)} % soot, expected ${fixed(low, 1)} to ${fixed(high, 1)}`,
+      );
     },
   }),
   rule({

@@ -24,7 +24,33 @@ const trims = <Id extends string>(
     },
   });
 
+/** Points by which the correction at idle and above it may differ on a sound engine, %. */
+const TRIMS_DIFFER = 8;
+
 export const FUEL_RULES = [
+  // Before the rules of either state alone: where both are known it says more than they do.
+  rule({
+    id: 'trims-compared',
+    title: 'Mixture correction is alike at idle and above it',
+    states: ['idle-warm'],
+    against: ['cruise', 'raised', 'driving'],
+    needs: ['shortTrim', 'longTrim'],
+    engines: 'petrol',
+    expected: `within ${TRIMS_DIFFER} % of each other`,
+    source:
+      'A fixed leak counts most at idle and recovers with speed; short fuel delivery and an air flow read too low grow with load',
+    toJudge: 'Record both: idle warm, then hold 2,500 rpm or cruise.',
+    judge: (of, w, ofOther) => {
+      const coolant = w.stats['coolant']?.mean;
+      if (coolant !== undefined && coolant < 60 && coolant > -38) return null;
+      const [idle, above] = [of, ofOther].map((f) => f('shortTrim').mean + f('longTrim').mean) as [
+        number,
+        number,
+      ];
+      const says = `${fixed(idle)} % at idle, ${fixed(above)} % above it`;
+      return within(idle - above, -TRIMS_DIFFER, TRIMS_DIFFER, says);
+    },
+  }),
   trims('trims-idle', 'Mixture correction at idle', ['idle-warm'], 'Read at idle with the engine warm.'),
   trims(
     'trims-load',

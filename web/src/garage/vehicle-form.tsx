@@ -2,6 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
+import { KM_PER_MILE, M_PER_FOOT } from '@pincer/core/signals';
 import {
   ASPIRATIONS,
   FUELS,
@@ -14,70 +15,87 @@ import {
 } from '@pincer/core/vehicle';
 import { BUTTON, FIELD } from '../ui/classes.ts';
 
-const KM_PER_MILE = 1.609344;
-
 const optionalNumber = z
   .string()
   .trim()
   .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.'))))
   .refine((n) => n === undefined || (Number.isFinite(n) && n >= 0), 'A number, or leave it empty.');
+/** Kilometres and metres of the units that the form shows. */
+interface Scale {
+  km: number;
+  m: number;
+}
+
+/** A height in the unit of the form. @param m metres of that unit. */
+const heightIn = (m: number) =>
+  z
+    .string()
+    .trim()
+    .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.').replace('−', '-'))))
+    .refine(
+      (n) => n === undefined || vehicleSchema.shape.height.safeParse(n * m).success,
+      'A height that people live at, or leave it empty.',
+    );
 const positive = z
   .string()
   .trim()
   .transform((t) => Number(t.replace(',', '.')))
   .refine((n) => Number.isFinite(n) && n > 0, 'A number above 0.');
 
-const formSchema = z.object({
-  vin: z.string().trim(),
-  name: z.string().trim().min(1, 'Any name will do, such as make and model.'),
-  kind: z.enum(['car', 'van', 'motorcycle']),
-  fuel: z.enum(FUELS),
-  year: optionalNumber.refine(
-    (n) => n === undefined || (n >= 1900 && n <= 2100),
-    'A year, or leave it empty.',
-  ),
-  distance: optionalNumber,
-  displacement: optionalNumber,
-  cylinders: optionalNumber.refine(
-    (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
-    'One to sixteen, or leave it empty.',
-  ),
-  aspiration: z.enum(ASPIRATIONS),
-  gearbox: z.enum(GEARBOXES),
-  market: z.string(),
-  plate: z.string().trim(),
-  modifications: z.string().trim(),
-  warrantyEnds: z.string(),
-  inspectionDue: z.string(),
-  trips: z.array(
-    z.object({
-      name: z.string().trim().min(1, 'A name, such as “to work”.'),
-      road: z.enum(ROADS),
-      minutes: positive,
-      distance: positive,
-      perWeek: positive,
-    }),
-  ),
-});
-type FormIn = z.input<typeof formSchema>;
-type FormOut = z.output<typeof formSchema>;
+const formSchemaFor = (per: Scale) =>
+  z.object({
+    vin: z.string().trim(),
+    name: z.string().trim().min(1, 'Any name will do, such as make and model.'),
+    kind: z.enum(['car', 'van', 'motorcycle']),
+    fuel: z.enum(FUELS),
+    year: optionalNumber.refine(
+      (n) => n === undefined || (n >= 1900 && n <= 2100),
+      'A year, or leave it empty.',
+    ),
+    distance: optionalNumber,
+    displacement: optionalNumber,
+    cylinders: optionalNumber.refine(
+      (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
+      'One to sixteen, or leave it empty.',
+    ),
+    aspiration: z.enum(ASPIRATIONS),
+    gearbox: z.enum(GEARBOXES),
+    market: z.string(),
+    height: heightIn(per.m),
+    plate: z.string().trim(),
+    modifications: z.string().trim(),
+    warrantyEnds: z.string(),
+    inspectionDue: z.string(),
+    trips: z.array(
+      z.object({
+        name: z.string().trim().min(1, 'A name, such as “to work”.'),
+        road: z.enum(ROADS),
+        minutes: positive,
+        distance: positive,
+        perWeek: positive,
+      }),
+    ),
+  });
+type FormIn = z.input<ReturnType<typeof formSchemaFor>>;
+type FormOut = z.output<ReturnType<typeof formSchemaFor>>;
 
 const text = (n: number | undefined): string => (n === undefined ? '' : String(Number(n.toFixed(1))));
 
-function toForm(v: Vehicle | null, perUnit: number): FormIn {
+function toForm(v: Vehicle | null, per: Scale): FormIn {
   return {
     vin: v?.vin ?? '',
     name: v?.name ?? '',
     kind: v?.kind ?? 'car',
     fuel: v?.fuel ?? 'petrol',
     year: text(v?.year),
-    distance: text(v?.distance === undefined ? undefined : Math.round(v.distance / perUnit)),
+    distance: text(v?.distance === undefined ? undefined : Math.round(v.distance / per.km)),
     displacement: v?.displacement === undefined ? '' : String(v.displacement),
     cylinders: text(v?.cylinders),
     aspiration: v?.aspiration ?? 'unknown',
     gearbox: v?.gearbox ?? 'unknown',
     market: v?.market ?? '',
     plate: v?.plate ?? '',
+    height: text(v?.height === undefined ? undefined : Math.round(v.height / per.m)),
     modifications: v?.modifications ?? '',
     warrantyEnds: v?.warrantyEnds ?? '',
     inspectionDue: v?.inspectionDue ?? '',
@@ -85,7 +103,7 @@ function toForm(v: Vehicle | null, perUnit: number): FormIn {
       name: t.name,
       road: t.road,
       minutes: text(t.minutes),
-      distance: text(t.distance / perUnit),
+      distance: text(t.distance / per.km),
       perWeek: text(t.perWeek),
     })),
   };
@@ -95,7 +113,7 @@ function toForm(v: Vehicle | null, perUnit: number): FormIn {
 function fromForm(
   f: FormOut,
   base: { id: string; acceptedCodes?: Vehicle['acceptedCodes'] },
-  perUnit: number,
+  per: Scale,
 ): Vehicle {
   return vehicleSchema.parse({
     id: base.id,
@@ -106,17 +124,18 @@ function fromForm(
     aspiration: f.aspiration,
     gearbox: f.gearbox === 'unknown' ? undefined : f.gearbox,
     year: f.year,
-    distance: f.distance === undefined ? undefined : f.distance * perUnit,
+    distance: f.distance === undefined ? undefined : f.distance * per.km,
     displacement: f.displacement || undefined,
     cylinders: f.cylinders,
     market: f.market || undefined,
     plate: f.plate || undefined,
     vin: f.vin === '' ? undefined : f.vin.toUpperCase(),
+    height: f.height === undefined ? undefined : f.height * per.m,
     modifications: f.modifications || undefined,
     warrantyEnds: f.warrantyEnds || undefined,
     inspectionDue: f.inspectionDue || undefined,
     usualTrips:
-      f.trips.length === 0 ? undefined : f.trips.map((t) => ({ ...t, distance: t.distance * perUnit })),
+      f.trips.length === 0 ? undefined : f.trips.map((t) => ({ ...t, distance: t.distance * per.km })),
   });
 }
 
@@ -141,15 +160,15 @@ export function VehicleForm({
   /** With what is seldom needed folded away. */
   isShort?: boolean;
 }) {
-  const perUnit = units === 'metric' ? 1 : KM_PER_MILE;
+  const per: Scale = units === 'metric' ? { km: 1, m: 1 } : { km: KM_PER_MILE, m: M_PER_FOOT };
   const unit = units === 'metric' ? 'km' : 'miles';
   const { register, handleSubmit, formState, control, setValue, getValues } = useForm<
     FormIn,
     unknown,
     FormOut
   >({
-    resolver: zodResolver(formSchema),
-    defaultValues: toForm(vehicle, perUnit),
+    resolver: zodResolver(formSchemaFor(per)),
+    defaultValues: toForm(vehicle, per),
   });
   const trips = useFieldArray({ control, name: 'trips' });
   const vin = useWatch({ control, name: 'vin' }).trim();
@@ -207,6 +226,10 @@ export function VehicleForm({
         {choose('gearbox', 'Gearbox', GEARBOXES)}
         {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
         {field('inspectionDue', 'Next inspection', { type: 'date' })}
+        {field('height', `Height where it is kept, ${units === 'metric' ? 'm' : 'feet'}`, {
+          hint: 'Above the sea; needed to judge the air pressure.',
+          mode: 'decimal',
+        })}
       </div>
       {field('modifications', 'What is modified on it', {
         hint: 'Exhaust, intake, software, lamps, gas conversion; it changes what is likely.',
@@ -286,11 +309,7 @@ export function VehicleForm({
       onSubmit={(e) =>
         void handleSubmit((f) =>
           onSubmit(
-            fromForm(
-              f,
-              { id: vehicle?.id ?? newVehicleId(), acceptedCodes: vehicle?.acceptedCodes },
-              perUnit,
-            ),
+            fromForm(f, { id: vehicle?.id ?? newVehicleId(), acceptedCodes: vehicle?.acceptedCodes }, per),
           ),
         )(e)
       }
@@ -359,7 +378,7 @@ export function VehicleForm({
       {isShort ? (
         <details className="border-y border-line">
           <summary className="flex min-h-11 items-center font-semibold">
-            More: gearbox, dates, modifications, usual trips
+            More: gearbox, dates, height, modifications, usual trips
           </summary>
           <div className="pb-4 pt-1">{more}</div>
         </details>

@@ -1,3 +1,4 @@
+import { KM_PER_MILE } from '@pincer/core/signals';
 import { format, isSameDay } from 'date-fns';
 
 /** A moment in a few words: `Tue 3 Nov, 07:40`, with the year where it is another one. */
@@ -56,5 +57,5 @@ export function figure(value: number): string {
 export function distance(km: number, units: 'metric' | 'imperial' | 'mixed'): string {
   return units === 'metric'
     ? `${Math.round(km).toLocaleString('en-GB')} km`
-    : `${Math.round(km * 0.621371).toLocaleString('en-GB')} mi`;
+    : `${Math.round(km / KM_PER_MILE).toLocaleString('en-GB')} mi`;
 }

@@ -1,3 +1,4 @@
+import { KM_PER_MILE, KPA_PER_PSI } from '@pincer/core/signals';
 import { useAppSelector } from '../store/store.ts';
 import type { Settings } from '../store/storage.ts';
 
@@ -8,18 +9,15 @@ interface OwnUnit {
   of: (value: number) => number;
 }
 
-const MILES = 0.621371;
-const PSI = 0.145038;
-
 /** Speeds and distances in miles also where temperatures are in degrees Celsius, as in some countries. */
 const MIXED: Readonly<Record<string, OwnUnit>> = {
-  'km/h': { unit: 'mph', of: (v) => v * MILES },
-  km: { unit: 'mi', of: (v) => v * MILES },
+  'km/h': { unit: 'mph', of: (v) => v / KM_PER_MILE },
+  km: { unit: 'mi', of: (v) => v / KM_PER_MILE },
 };
 const IMPERIAL: Readonly<Record<string, OwnUnit>> = {
   ...MIXED,
   '°C': { unit: '°F', of: (v) => v * 1.8 + 32 },
-  kPa: { unit: 'psi', of: (v) => v * PSI },
+  kPa: { unit: 'psi', of: (v) => v / KPA_PER_PSI },
 };
 
 /** A reading's unit as the owner has it, and how its values become that. */
