@@ -77,6 +77,11 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
   await clear.getByRole('button', { name: 'Clear instruments' }).click();
   await expect(clear.getByRole('button', { name: 'Cleared' })).toHaveCount(2);
   await expect(page.getByText('Brakes: cleared, not read since.')).toBeVisible();
+  await expect(clear.getByText('Cleared: brakes, instruments.')).toBeVisible();
+  await expect(page.getByText('Next: read again')).toBeVisible();
+  await clear.getByRole('button', { name: 'Clear now' }).click();
+  await expect(clear.getByText('Cleared: engine, brakes, instruments.')).toBeVisible();
+  await expect(clear.getByRole('button', { name: 'Clear now' })).toBeHidden();
   await expectAccessible(page, 'prove, unit by unit');
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read again' }).click();

@@ -65,7 +65,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('button', { name: 'Mend its fault' }).click();
   await page.getByRole('button', { name: /I have read this/ }).click();
   await page.getByRole('button', { name: 'Clear now' }).click();
-  await expect(page.getByText('Cleared.', { exact: true })).toBeVisible();
+  await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
   await expect(page.getByText(/1 trip since you plugged in; the last one ran smoothly/)).toBeVisible();
   await page.getByRole('button', { name: 'Read again' }).click();
@@ -103,7 +103,7 @@ test('a fault that is still there comes straight back', async ({ page }) => {
   await expect(page.getByText('The record is safe.')).toBeVisible();
   await page.getByRole('button', { name: /I have read this/ }).click();
   await page.getByRole('button', { name: 'Clear now' }).click();
-  await expect(page.getByText('Cleared.', { exact: true })).toBeVisible();
+  await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
   await expect(page.getByText(/the last one shook/)).toBeVisible();
   await page.getByRole('button', { name: 'Read again' }).click();

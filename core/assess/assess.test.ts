@@ -424,6 +424,23 @@ describe('many codes, how many faults?', () => {
     expect(alone.causes.slice(0, 3).every((c) => c.probability < 0.6)).toBe(true);
   });
 
+  test('what the status byte says of the lamp is believed: a confirmed code need not hold it on', () => {
+    const reading = makeReading(['P0700'], {});
+    const withStatus = (code: string, statusByte: number) =>
+      ({ code, unit: '6A8', state: 'confirmed', statusByte }) as const;
+    const a = look(
+      makeCase(
+        readingEntry({
+          ...reading,
+          lamp: { on: true, count: 1 },
+          codes: [...reading.codes, withStatus('U0402', 0x2b), withStatus('C0031', 0xab)],
+        }),
+      ),
+    );
+    const holding = a.facts.filter((f) => f.detail.includes('holds the lamp on')).map((f) => f.code);
+    expect(holding.sort()).toEqual(['C0031', 'P0700']);
+  });
+
   test('brakes and airbag have nothing to do with each other: two stories', () => {
     const a = look(makeCase(unitCodes(['6A8', 'C0031'], ['6B8', 'B0001'])));
     expect(a.groups.map((g) => g.codes)).toEqual(expect.arrayContaining([['C0031'], ['B0001']]));

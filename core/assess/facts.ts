@@ -71,6 +71,11 @@ export function explainFor(code: string, vehicle: Vehicle): Explanation & { isTh
   };
 }
 
+/** Whether a code keeps the lamp lit: by its status byte where it has one, else by being confirmed with the lamp on. */
+export function holdsLamp(statusByte: number | undefined, isConfirmed: boolean, isLampOn: boolean): boolean {
+  return statusByte === undefined ? isConfirmed && isLampOn : (statusByte & 0x80) !== 0;
+}
+
 /** Each code once over all readings of the case, in its strongest state. */
 export function strongestCodes(state: CaseState): { code: ReadCode; entry: string }[] {
   const best = new Map<string, { code: ReadCode; entry: string }>();
@@ -114,7 +119,9 @@ function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): v
       continue;
     }
     if (isActive) out.codes.push(code);
-    const holds = code.state === 'confirmed' && lampOn ? ' · holds the lamp on' : '';
+    const holds = holdsLamp(code.statusByte, code.state === 'confirmed', lampOn)
+      ? ' · holds the lamp on'
+      : '';
     const id = `code:${code.code}`;
     out.facts.push({
       id,

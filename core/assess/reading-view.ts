@@ -2,7 +2,7 @@ import type { CaseState, EntryOf } from '@pincer/core/case';
 import { failureTypeWords } from '@pincer/core/codes';
 import { currentNumber, statusWords, type CodeState, type Reading } from '@pincer/core/obd';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
-import { codeStateWords, explainFor } from './facts.ts';
+import { codeStateWords, explainFor, holdsLamp } from './facts.ts';
 
 /** A code in one control unit, with all that the unit keeps of it. */
 export interface UnitCode {
@@ -89,10 +89,7 @@ export function readingView(state: CaseState, vehicle: Vehicle): ReadingView {
       title: explainFor(code, vehicle).title,
       states,
       words: wordsOf(states, statusByte, failureType),
-      holdsLamp:
-        statusByte === undefined
-          ? states.includes('confirmed') && reading.lamp?.on === true
-          : (statusByte & 0x80) !== 0,
+      holdsLamp: holdsLamp(statusByte, states.includes('confirmed'), reading.lamp?.on === true),
       isAccepted: accepted.has(code),
       change: before === null ? null : changeOf(code, unit, before, earlier),
     })),

@@ -82,9 +82,9 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view('fix', state.repairs.length > 0, `${state.repairs.length} done`),
     view(
       'prove',
-      known.proof.status !== 'not-cleared',
+      known.proof.status !== 'not-cleared' || known.proof.units.length > 0,
       {
-        'not-cleared': '',
+        'not-cleared': `${known.proof.units.length} ${known.proof.units.length === 1 ? 'unit' : 'units'} cleared`,
         'read-again': 'cleared, read again',
         returned: 'it came back',
         watching: 'watching',

@@ -70,7 +70,7 @@ export const FAILURES = {
   'wrong-key': way('key not known', 'computer', 'a key that it does not know'),
   'learning-limit': way('at the end of its learning', 'behaviour', 'that it can correct no further: wear has gone too far'),
   overheated: way('too hot', 'behaviour', 'a temperature beyond its limit'),
-  'lamp-request': way('asks for the lamp', 'computer', 'another control unit with a fault of its own: read that one'),
+  'lamp-request': way('asks for the lamp', 'behaviour', 'another control unit with a fault of its own: read that one'),
   slips: way('slips', 'behaviour', 'speeds that do not fit: it does not hold'),
   worn: way('worn out', 'behaviour', 'that it can no longer do what it must'),
   replace: way('to be replaced', 'behaviour', 'values of a battery at its end; have it measured before you believe it'),

@@ -11,11 +11,19 @@ export type ClearState =
   | { at: 'unsafe'; entry: string }
   | { at: 'stored'; permit: ClearPermit }
   | { at: 'ready'; permit: ClearPermit }
-  /** `done` holds what was cleared by this permit before, or null when this is its first clear. */
-  | { at: 'clearing'; permit: ClearPermit; unit: ClearableUnit | null; done: string[] | null }
-  /** `units`: answer ids of the control units that were cleared by themselves; `why` the last refusal of one. */
-  | { at: 'cleared'; permit: ClearPermit; units: string[]; why?: string }
+  /** `unit` null is the standard's clear; `done` what was cleared by this permit before, null when nothing was. */
+  | { at: 'clearing'; permit: ClearPermit; unit: ClearableUnit | null; done: ClearedSoFar | null }
+  /** `why` is the last refusal after something was cleared. */
+  | ({ at: 'cleared'; permit: ClearPermit; why?: string } & ClearedSoFar)
   | { at: 'failed'; permit: ClearPermit; why: string };
+
+/** What one permit has cleared; each once, for what comes back has to be read before it may be erased. */
+export interface ClearedSoFar {
+  /** Whether the standard's own clear was agreed to. */
+  isStandardDone: boolean;
+  /** Answer ids of the control units that were cleared by themselves. */
+  units: string[];
+}
 
 export type ClearEvent =
   /** A reading has arrived; only a complete one counts. */
@@ -48,10 +56,16 @@ export interface ClearStep {
 }
 
 export const CLEAR_START: ClearState = { at: 'unread' };
+const NOTHING_CLEARED: ClearedSoFar = { isStandardDone: false, units: [] };
 
 const stay = (state: ClearState): ClearStep => ({ state, effects: [] });
 
-const unitStep = (unit: ClearableUnit, permit: ClearPermit, done: string[] | null): ClearStep => ({
+const standardStep = (permit: ClearPermit, done: ClearedSoFar | null): ClearStep => ({
+  state: { at: 'clearing', permit, unit: null, done },
+  effects: [{ type: 'send-clear', permit }],
+});
+
+const unitStep = (unit: ClearableUnit, permit: ClearPermit, done: ClearedSoFar | null): ClearStep => ({
   state: { at: 'clearing', permit, unit, done },
   effects: [{ type: 'send-clear-unit', permit, unit }],
 });
@@ -81,30 +95,32 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
     case 'ready':
       if (event.type === 'ask-clear-unit') return unitStep(event.unit, state.permit, null);
-      return event.type === 'ask-clear'
-        ? {
-            state: { at: 'clearing', permit: state.permit, unit: null, done: null },
-            effects: [{ type: 'send-clear', permit: state.permit }],
-          }
-        : stay(state);
+      return event.type === 'ask-clear' ? standardStep(state.permit, null) : stay(state);
     case 'clearing':
       if (event.type === 'car-agreed') {
-        const units = [...(state.done ?? []), ...(state.unit ? [state.unit.answer] : [])];
-        return stay({ at: 'cleared', permit: state.permit, units });
+        const { isStandardDone, units } = state.done ?? NOTHING_CLEARED;
+        return stay({
+          at: 'cleared',
+          permit: state.permit,
+          isStandardDone: isStandardDone || state.unit === null,
+          units: state.unit ? [...units, state.unit.answer] : units,
+        });
       }
       if (event.type === 'car-refused') {
-        // What was cleared before stays cleared: this permit opens the standard's clear only once.
         return state.done
-          ? stay({ at: 'cleared', permit: state.permit, units: state.done, why: event.why })
+          ? stay({ at: 'cleared', permit: state.permit, ...state.done, why: event.why })
           : stay({ at: 'failed', permit: state.permit, why: event.why });
       }
       return stay(state);
-    case 'cleared':
+    case 'cleared': {
       // The record that the permit stands for holds the codes of every unit, so the others may follow.
-      // Each of them once: what comes back afterwards has to be read before it may be erased.
-      return event.type === 'ask-clear-unit' && !state.units.includes(event.unit.answer)
-        ? unitStep(event.unit, state.permit, state.units)
+      const { permit, isStandardDone, units } = state;
+      const done = { isStandardDone, units };
+      if (event.type === 'ask-clear' && !isStandardDone) return standardStep(permit, done);
+      return event.type === 'ask-clear-unit' && !units.includes(event.unit.answer)
+        ? unitStep(event.unit, permit, done)
         : stay(state);
+    }
     case 'failed':
       return event.type === 'owner-ready' ? stay({ at: 'ready', permit: state.permit }) : stay(state);
   }

@@ -8,4 +8,5 @@ export {
   type ClearState,
   type ClearStep,
   type ClearableUnit,
+  type ClearedSoFar,
 } from './clear-guard.ts';

@@ -30,10 +30,11 @@ describe('the way to a clear', () => {
     { type: 'car-refused', why: 'engine running' },
   ];
 
-  /** Walks every sequence of events up to a length. */
+  /** Walks every sequence of events up to a length, on from states that are worth it. */
   function walk(
     depth: number,
     visit: (events: ClearEvent[], state: ClearState, effects: ClearEffect[]) => void,
+    isWorthIt: (before: ClearState, after: ClearState) => boolean = () => true,
   ): void {
     const go = (state: ClearState, events: ClearEvent[]) => {
       if (events.length === depth) return;
@@ -41,7 +42,7 @@ describe('the way to a clear', () => {
         const step = clearStep(state, event);
         const next = [...events, event];
         visit(next, step.state, step.effects);
-        go(step.state, next);
+        if (isWorthIt(state, step.state)) go(step.state, next);
       }
     };
     go(CLEAR_START, []);
@@ -73,10 +74,28 @@ describe('the way to a clear', () => {
     expect(clears).toBeGreaterThan(0);
   });
 
+  test('by one permit the standard’s clear is agreed to once, and each control unit once', () => {
+    let most = 0;
+    walk(
+      7,
+      (events, state) => {
+        if (state.at !== 'cleared') return;
+        const since = events.slice(events.findLastIndex((e) => e.type === 'reading-taken'));
+        const agreed = since.filter((e) => e.type === 'car-agreed').length;
+        expect(new Set(state.units).size).toBe(state.units.length);
+        most = Math.max(most, (state.isStandardDone ? 1 : 0) + state.units.length);
+        expect((state.isStandardDone ? 1 : 0) + state.units.length).toBeLessThanOrEqual(agreed);
+      },
+      (before, after) => before !== after,
+    );
+    expect(most).toBe(2);
+  });
+
   test('after a clear, only a new full reading opens the way again', () => {
     const cleared: ClearState = {
       at: 'cleared',
       permit: { readingEntryId: 'ent_1', confirmedStored: true },
+      isStandardDone: true,
       units: [],
     };
     for (const event of EVENTS.filter((e) => e.type !== 'reading-taken' && e.type !== 'ask-clear-unit'))
@@ -111,18 +130,31 @@ describe('the way to a clear', () => {
 
 describe('control units by themselves', () => {
   const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
-  const cleared: ClearState = { at: 'cleared', permit, units: [] };
+  const cleared: ClearState = { at: 'cleared', permit, isStandardDone: true, units: [] };
   const ask = { type: 'ask-clear-unit', unit: BRAKES } as const;
 
   test('after the standard’s clear each unit once, and a refusal never opens that clear again', () => {
     const asked = clearStep(cleared, ask);
     expect(asked.effects).toEqual([{ type: 'send-clear-unit', permit, unit: BRAKES }]);
     const refused = clearStep(asked.state, { type: 'car-refused', why: 'engine running' }).state;
-    expect(refused).toEqual({ at: 'cleared', permit, units: [], why: 'engine running' });
+    expect(refused).toEqual({ ...cleared, why: 'engine running' });
     expect(clearStep(refused, { type: 'owner-ready' }).state).toEqual(refused);
     const done = clearStep(clearStep(refused, ask).state, { type: 'car-agreed' }).state;
-    expect(done).toEqual({ at: 'cleared', permit, units: ['6A8'] });
+    expect(done).toEqual({ ...cleared, units: ['6A8'] });
     expect(clearStep(done, ask)).toEqual({ state: done, effects: [] });
+    expect(clearStep(done, { type: 'ask-clear' })).toEqual({ state: done, effects: [] });
+  });
+
+  test('a unit first: the standard’s clear may follow, once', () => {
+    const first = clearStep(clearStep({ at: 'ready', permit }, ask).state, { type: 'car-agreed' }).state;
+    expect(first).toEqual({ at: 'cleared', permit, isStandardDone: false, units: ['6A8'] });
+    const standard = clearStep(first, { type: 'ask-clear' });
+    expect(standard.effects).toEqual([{ type: 'send-clear', permit }]);
+    const refused = clearStep(standard.state, { type: 'car-refused', why: 'engine running' }).state;
+    expect(refused).toEqual({ ...first, why: 'engine running' });
+    const done = clearStep(standard.state, { type: 'car-agreed' }).state;
+    expect(done).toEqual({ ...first, isStandardDone: true });
+    expect(clearStep(done, { type: 'ask-clear' }).effects).toEqual([]);
   });
 
   test('what came back is told for each unit, and only once it was read since', () => {

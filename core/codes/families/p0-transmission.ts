@@ -3,7 +3,7 @@ import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, codeAt, codeTable,
 const { entries, one, row } = codeTable();
 
 // P07xx: transmission.
-row('P0700', 'transmission', ['system', 'range', 'electrical']);
+row('P0700', 'transmission', ['lamp-request', 'range', 'electrical']);
 one('P0703', 'brake-switch', 'circuit', { label: 'B' });
 one('P0704', 'clutch-switch', 'circuit');
 row('P0705', 'range-sensor', SENSOR, { label: 'A' });

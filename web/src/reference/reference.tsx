@@ -1,4 +1,4 @@
-import { ArrowLeft } from 'lucide-react';
+import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { describedCodes } from '@pincer/core/codes';
@@ -37,8 +37,8 @@ export function Reference() {
               <ArrowLeft size={18} aria-hidden="true" /> Back
             </button>
           ) : null}
-          <Link to="/words" className={BUTTON.quiet}>
-            Words, lamps, symptoms
+          <Link to="/words" className={`${BUTTON.quiet} -ml-3 sm:ml-0`}>
+            Words, lamps, symptoms <ArrowRight size={18} aria-hidden="true" />
           </Link>
         </div>
       </div>

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { ArrowRight } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import {
   LAMPS,
@@ -54,8 +55,8 @@ export function Words() {
     <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-2xl">Words, lamps, symptoms</h1>
-        <Link to="/codes" className={BUTTON.quiet}>
-          Look up codes
+        <Link to="/codes" className={`${BUTTON.quiet} -ml-3 sm:ml-0`}>
+          Look up codes <ArrowRight size={18} aria-hidden="true" />
         </Link>
       </div>
       <section className={SHEET} aria-labelledby="lamps">

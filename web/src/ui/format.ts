@@ -48,9 +48,13 @@ export function weight(ratio: number): string {
   return ratio >= 1 ? `×${digits(ratio)}` : `÷${digits(1 / ratio)}`;
 }
 
-/** A number with thin separators, at most one digit after the point. */
+/** Made once: a trace's axis asks for hundreds of figures at each redraw. */
+const FINE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 2 });
+const COARSE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 });
+
+/** A number with separators: two digits after the point below ten, else one. */
 export function figure(value: number): string {
-  return value.toLocaleString('en-GB', { maximumFractionDigits: Math.abs(value) < 10 ? 2 : 1 });
+  return (Math.abs(value) < 10 ? FINE : COARSE).format(value);
 }
 
 /** Kilometres in the owner's units. */

@@ -57,7 +57,14 @@ const SHAPES: Record<LampId, React.ReactNode> = {
 /** A warning lamp; its meaning is always told in words beside it. */
 export function Lamp({ lamp, size = 34 }: { lamp: LampId; size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="0 0 36 34" fill="currentColor" aria-hidden="true">
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 36 34"
+      fill="currentColor"
+      className="shrink-0"
+      aria-hidden="true"
+    >
       {SHAPES[lamp]}
     </svg>
   );

@@ -1,5 +1,6 @@
 import { ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
+import type { ClearedSoFar } from '@pincer/core/proof';
 import { clearStateOf, guard } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
@@ -7,6 +8,15 @@ import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+
+/** What was cleared so far, in a few words. */
+function clearedWords(
+  { isStandardDone, units }: ClearedSoFar,
+  modules: readonly { name: string; answer: string }[],
+): string {
+  const names = modules.filter((m) => units.includes(m.answer)).map((m) => m.name.toLowerCase());
+  return [...(isStandardDone ? ['engine'] : []), ...names].join(', ');
+}
 
 /** The way to a clear. Without a full reading that storage has given back there is no button to press. */
 export function ClearGuard() {
@@ -77,16 +87,16 @@ export function ClearGuard() {
           </Notice>
         ) : null}
         {clear.at === 'cleared' ? (
-          <Notice title="Cleared.">
-            Read again now: a fault that is there comes straight back. To clear once more, a new full reading
-            comes first.
+          <Notice title={`Cleared: ${clearedWords(clear, otherUnits)}.`}>
+            Read again when you are through: a fault that is there comes straight back. To clear the same once
+            more, a new full reading comes first.
           </Notice>
         ) : null}
         {clear.at === 'clearing' ? (
           <p role="status">{clear.unit ? `Clearing: ${clear.unit.name}…` : 'Clearing…'}</p>
         ) : null}
         {clear.at === 'cleared' && clear.why ? (
-          <Notice title="That control unit was not cleared." tone="strong">
+          <Notice title="The last one was not cleared." tone="strong">
             {clear.why}
           </Notice>
         ) : null}
@@ -126,6 +136,21 @@ export function ClearGuard() {
             })}
           </ul>
         </div>
+      ) : null}
+      {clear.at === 'cleared' && !clear.isStandardDone ? (
+        <p className="flex flex-wrap items-center justify-between gap-2">
+          <span>
+            <b>Engine</b> and what else answers the standard’s clear
+          </span>
+          <button
+            type="button"
+            className={BUTTON.plain}
+            disabled={!isConnected || holding.length > 0}
+            onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}
+          >
+            Clear now
+          </button>
+        </p>
       ) : null}
       {clear.at === 'stored' || clear.at === 'failed' || clear.at === 'ready' ? (
         <>

@@ -80,6 +80,8 @@ function Closed({ outcome, note }: { outcome: keyof typeof CLOSED_WORDS; note: s
   );
 }
 
+const READ_AGAIN = { title: 'Next: read again', detail: 'A fault that is there now comes straight back.' };
+
 function nextThing(
   proof: ProofView,
   caseId: string,
@@ -88,12 +90,13 @@ function nextThing(
   if (isClosed) return { title: 'This case is closed.', detail: 'Keep the record for the next owner.' };
   switch (proof.status) {
     case 'not-cleared':
+      if (proof.units.some((u) => u.returned === null)) return READ_AGAIN;
       return {
         title: 'Next: clear, when the reading is stored',
         detail: 'A permanent code goes only when the car itself has seen the check pass.',
       };
     case 'read-again':
-      return { title: 'Next: read again', detail: 'A fault that is there now comes straight back.' };
+      return READ_AGAIN;
     case 'returned':
       return {
         title: 'It came back: narrow it down again',
@@ -141,7 +144,13 @@ function Outcome({ proof }: { proof: ProofView }) {
 
 function EngineOutcome({ proof }: { proof: ProofView }) {
   if (proof.status === 'not-cleared')
-    return <p className="text-ink-2">Nothing was cleared in this case yet.</p>;
+    return (
+      <p className="text-ink-2">
+        {proof.units.length > 0
+          ? 'What the engine’s unit has stored was not cleared.'
+          : 'Nothing was cleared in this case yet.'}
+      </p>
+    );
   if (proof.status === 'read-again') return <p className="text-ink-2">Cleared, and not read since.</p>;
   return (
     <>
@@ -215,7 +224,7 @@ function Drives({ proof }: { proof: ProofView }) {
       <button
         type="button"
         className={BUTTON.own}
-        disabled={proof.status === 'not-cleared'}
+        disabled={proof.status === 'not-cleared' && proof.units.length === 0}
         onClick={() => void add()}
       >
         + Record this drive

@@ -12,8 +12,8 @@ import { counted, figure, moment } from '../../ui/format.ts';
 import { useOneByOne } from './one-by-one.ts';
 import { SpanTable, Traces, type Trace } from './traces.tsx';
 
-/** Pairs of extremes that a trace is thinned to: more than any screen has columns for. */
-const BUCKETS = 220;
+/** Pairs of extremes that a trace is thinned to: a pair for every few columns of a screen keeps each peak. */
+const BUCKETS = 100;
 const SHOWN_AT_FIRST = 4;
 
 /** A stored recording: traces in step, zoom and pan, numbers of the span, another one behind it. */

@@ -1,11 +1,10 @@
-import { memo } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
   CartesianGrid,
   Line,
   LineChart,
   ReferenceArea,
   ReferenceLine,
-  ResponsiveContainer,
   Tooltip,
   XAxis,
   YAxis,
@@ -62,6 +61,19 @@ function nearest(ticks: readonly { value: unknown }[], at: unknown): number {
 
 const HEIGHT = 128;
 
+/**
+ * What never changes of a chart is the same object each time: the chart compares by identity, and takes apart and
+ * computes anew whatever seems to be new.
+ */
+const MARGIN = { top: 6, right: 8, bottom: 0, left: 0 };
+const TICK = { fill: 'var(--ink-2)', fontSize: 13 };
+const AUTO: [string, string] = ['auto', 'auto'];
+const TOOLTIP = { background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' };
+const seconds = (t: number): string => `${Math.round(t * 10) / 10} s`;
+const atSeconds = (t: unknown): string => `${figure(Number(t))} s`;
+const syncByTime = (ticks: unknown, data: { activeLabel?: unknown }): number =>
+  nearest(ticks as { value: unknown }[], data.activeLabel);
+
 /** A trace with everything in the owner's units. */
 function inOwn(trace: Trace, units: Units): Trace {
   const { unit, of } = ownUnit(trace.unit, units);
@@ -88,13 +100,37 @@ function inOwn(trace: Trace, units: Units): Trace {
 
 /** Several readings under each other, in step: one time, one cursor. */
 export function Traces({ traces, marks }: { traces: readonly Trace[]; marks: readonly Mark[] }) {
+  const [box, width] = useWidth();
   return (
-    <div className="space-y-1">
+    <div ref={box} className="space-y-1">
       {traces.map((trace, i) => (
-        <MemoTrace key={trace.id} trace={trace} marks={marks} isLast={i === traces.length - 1} />
+        <MemoTrace
+          key={trace.id}
+          trace={trace}
+          marks={marks}
+          width={width}
+          isLast={i === traces.length - 1}
+        />
       ))}
     </div>
   );
+}
+
+/** The width of a box as it changes, measured once for all that is in it. */
+function useWidth() {
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(640);
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(Math.floor(entry.contentRect.width));
+    });
+    setWidth(Math.floor(element.getBoundingClientRect().width));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [box, width] as const;
 }
 
 const lastTime = (points: Points | undefined): number => points?.times.at(-1) ?? -1;
@@ -107,6 +143,7 @@ const MemoTrace = memo(
     a.trace.to === b.trace.to &&
     a.marks.length === b.marks.length &&
     a.isLast === b.isLast &&
+    a.width === b.width &&
     a.trace.id === b.trace.id &&
     lastTime(a.trace.points) === lastTime(b.trace.points) &&
     a.trace.points.times.length === b.trace.points.times.length &&
@@ -115,8 +152,30 @@ const MemoTrace = memo(
     a.trace.band?.low === b.trace.band?.low,
 );
 
-function OneTrace({ trace, marks, isLast }: { trace: Trace; marks: readonly Mark[]; isLast: boolean }) {
-  const { name, unit, points, other, band, stat, rate, from, to } = inOwn(trace, useUnits());
+function OneTrace({
+  trace,
+  marks,
+  width,
+  isLast,
+}: {
+  trace: Trace;
+  marks: readonly Mark[];
+  width: number;
+  isLast: boolean;
+}) {
+  const units = useUnits();
+  const own = useMemo(() => inOwn(trace, units), [trace, units]);
+  const { name, unit, points, other, band, stat, rate, from, to } = own;
+  const rows = useMemo(() => rowsOf(points, other), [points, other]);
+  const domain = useMemo<[number, number]>(() => [from, to], [from, to]);
+  const inWords = useCallback(
+    (v: unknown, key: unknown): [string, string] => [
+      `${figure(Number(v))} ${unit}`,
+      key === 'w' ? 'the other' : name,
+    ],
+    [unit, name],
+  );
+  const height = isLast ? HEIGHT + 22 : HEIGHT;
   const last = points.values.at(-1);
   const now = last === undefined ? 'nothing yet' : `${figure(last)} ${unit}`;
   const range = stat ? `${figure(stat.min)} to ${figure(stat.max)} ${unit}, mean ${figure(stat.mean)}` : now;
@@ -132,74 +191,64 @@ function OneTrace({ trace, marks, isLast }: { trace: Trace; marks: readonly Mark
           {rate === undefined ? '' : ` · ${figure(Math.round(rate * 10) / 10)} a second`}
         </span>
       </figcaption>
-      <div style={{ height: isLast ? HEIGHT + 22 : HEIGHT }}>
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 640, height: HEIGHT }}>
-          <LineChart
-            data={rowsOf(points, other)}
-            syncId="traces"
-            syncMethod={(ticks, data) => nearest(ticks as unknown as { value: unknown }[], data.activeLabel)}
-            margin={{ top: 6, right: 8, bottom: 0, left: 0 }}
-          >
-            <CartesianGrid stroke="var(--line)" vertical={false} />
-            {band ? (
-              <ReferenceArea
-                y1={band.low}
-                y2={band.high}
-                fill="var(--line)"
-                fillOpacity={0.6}
-                ifOverflow="hidden"
-              />
-            ) : null}
-            <XAxis
-              dataKey="t"
-              type="number"
-              domain={[from, to]}
-              allowDataOverflow
-              hide={!isLast}
-              tickFormatter={(t: number) => `${Math.round(t * 10) / 10} s`}
-              tick={{ fill: 'var(--ink-2)', fontSize: 13 }}
+      <div className="contain-content" style={{ height }}>
+        <LineChart
+          width={width}
+          height={height}
+          data={rows}
+          syncId="traces"
+          syncMethod={syncByTime}
+          margin={MARGIN}
+        >
+          <CartesianGrid stroke="var(--line)" vertical={false} />
+          {band ? (
+            <ReferenceArea
+              y1={band.low}
+              y2={band.high}
+              fill="var(--line)"
+              fillOpacity={0.6}
+              ifOverflow="hidden"
             />
-            <YAxis
-              width={58}
-              domain={['auto', 'auto']}
-              tickFormatter={(v: number) => figure(v)}
-              tick={{ fill: 'var(--ink-2)', fontSize: 13 }}
-              tickCount={3}
-            />
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(t) => `${figure(Number(t))} s`}
-              formatter={(v, key) => [`${figure(Number(v))} ${unit}`, key === 'w' ? 'the other' : name]}
-              contentStyle={{
-                background: 'var(--sheet)',
-                border: '1px solid var(--line)',
-                color: 'var(--ink)',
-              }}
-            />
-            {marks.map((m) => (
-              <ReferenceLine key={`${m.at}${m.text}`} x={m.at} stroke="var(--own)" strokeDasharray="4 3" />
-            ))}
-            {other ? (
-              <Line
-                dataKey="w"
-                stroke="var(--own)"
-                strokeWidth={2}
-                strokeDasharray="6 4"
-                dot={false}
-                connectNulls
-                isAnimationActive={false}
-              />
-            ) : null}
+          ) : null}
+          <XAxis
+            dataKey="t"
+            type="number"
+            domain={domain}
+            allowDataOverflow
+            hide={!isLast}
+            tickFormatter={seconds}
+            tick={TICK}
+          />
+          <YAxis width={58} domain={AUTO} tickFormatter={figure} tick={TICK} tickCount={3} />
+          <Tooltip
+            isAnimationActive={false}
+            labelFormatter={atSeconds}
+            formatter={inWords}
+            contentStyle={TOOLTIP}
+          />
+          {marks.map((m) => (
+            <ReferenceLine key={`${m.at}${m.text}`} x={m.at} stroke="var(--own)" strokeDasharray="4 3" />
+          ))}
+          {other ? (
             <Line
-              dataKey="v"
-              stroke="var(--car)"
+              dataKey="w"
+              stroke="var(--own)"
               strokeWidth={2}
+              strokeDasharray="6 4"
               dot={false}
               connectNulls
               isAnimationActive={false}
             />
-          </LineChart>
-        </ResponsiveContainer>
+          ) : null}
+          <Line
+            dataKey="v"
+            stroke="var(--car)"
+            strokeWidth={2}
+            dot={false}
+            connectNulls
+            isAnimationActive={false}
+          />
+        </LineChart>
       </div>
     </figure>
   );
