@@ -16,7 +16,11 @@ export async function openCase(page: Page, name = 'Tarrow Finch 1.4'): Promise<v
 
 /** Goes to a station by the rail. */
 export async function station(page: Page, name: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click();
+  // What a station holds is part of its name, and may name another one.
+  const link = page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^\\d ${name}`) });
+  await link.click();
 }
 
 /** Connects to the stand-in with a fault. */

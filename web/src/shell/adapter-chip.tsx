@@ -1,15 +1,19 @@
 import { useAppSelector } from '../store/store.ts';
+import { isWatching } from '../store/watch-slice.ts';
 
 /** The adapter's state in a few words, for the case that it is connected to. */
 export function AdapterChip({ caseId }: { caseId: string }) {
   const link = useAppSelector((s) => s.link);
+  const isRecording = useAppSelector(isWatching);
   if (link.caseId !== caseId || link.status.at === 'idle') return null;
   const { status } = link;
-  const volts = 'volts' in status && status.volts !== null ? `${status.volts.toFixed(1)} V` : null;
+  // What was measured before the engine was started is no longer true while it is being watched.
+  const volts =
+    'volts' in status && status.volts !== null && !isRecording ? `${status.volts.toFixed(1)} V` : null;
   const words = {
     connecting: 'connecting',
     failed: 'not talking',
-    talking: null,
+    talking: isRecording ? 'recording' : volts ? null : 'talking',
     reading: 'reading',
     lost: 'cut',
   }[status.at];

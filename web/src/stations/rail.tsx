@@ -17,6 +17,7 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
           <li key={s.id} className="shrink-0">
             <NavLink
               to={`/case/${caseId}/${s.id}`}
+              aria-label={`${i + 1} ${STATION_TITLES[s.id]} ${s.summary === '–' ? '' : s.summary} (${STATUS_WORDS[s.status]})`}
               className={({ isActive }) =>
                 cx(
                   'group flex min-h-11 min-w-9 items-center gap-2 px-0.5 md:min-h-[58px] md:px-3',
@@ -53,9 +54,6 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
                     >
                       {s.summary}
                     </span>
-                  </span>
-                  <span className="sr-only">
-                    {isActive ? '' : STATION_TITLES[s.id]} {STATUS_WORDS[s.status]}
                   </span>
                 </>
               )}

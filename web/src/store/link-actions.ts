@@ -21,6 +21,7 @@ import {
   type ClearEvent,
   type ClearState,
 } from '@pincer/core/proof';
+import type { Reading } from '@pincer/core/obd';
 import type { Mode } from '@pincer/simulator';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { RefusedByBridge } from '../transports/network.ts';
@@ -209,7 +210,7 @@ export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Pr
       ? await resumeReading(connection, begun.reading, options)
       : await takeReading(connection, options);
     if (fault === null || fault.code === 'cancelled')
-      dispatch(statusChanged({ at: 'talking', protocol, volts }));
+      dispatch(statusChanged({ at: 'talking', protocol, volts: voltsOf(reading) ?? volts }));
     else loseLink(dispatch, link, fault);
     const isComplete = fault === null && reading.missing.length === 0;
     const entry = await dispatch(
@@ -224,6 +225,12 @@ export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Pr
     );
     await dispatch(guard(caseId, { type: 'reading-taken', entry: entry.id, isComplete }));
   };
+}
+
+/** Voltage that the control unit measured, V, or null. */
+function voltsOf(reading: Reading): number | null {
+  const value = reading.values.find((v) => v.service === '01' && v.pid === '42')?.value;
+  return typeof value === 'number' ? value : null;
 }
 
 function loseLink(

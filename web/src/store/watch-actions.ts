@@ -11,6 +11,7 @@ import {
 } from '@pincer/core/signals';
 import { engineOf } from '@pincer/core/assess';
 import { newId } from './ids.ts';
+import { linkSlice } from './link-slice.ts';
 import { record } from './logbook-actions.ts';
 import { loadRecording, saveMeta, type RecordingMeta } from './recordings.ts';
 import type { AppThunk } from './store.ts';
@@ -18,6 +19,7 @@ import { watchService } from './watch-service.ts';
 import { watchSlice } from './watch-slice.ts';
 
 const { watchChanged } = watchSlice.actions;
+const { statusChanged } = linkSlice.actions;
 
 let stop: AbortController | null = null;
 let ended: Promise<void> = Promise.resolve();
@@ -34,7 +36,7 @@ interface Start {
 
 /** Records readings until it is stopped or the connection is lost; whatever happens, what came is kept. */
 export function startWatching({ caseId, title, keys, offered, goOn }: Start): AppThunk<Promise<void>> {
-  return async (dispatch, _, { link }) => {
+  return async (dispatch, getState, { link }) => {
     const { connection } = link;
     if (!connection) return;
     const before = goOn ? await loadRecording(goOn.id) : null;
@@ -50,6 +52,9 @@ export function startWatching({ caseId, title, keys, offered, goOn }: Start): Ap
     };
     await watchService.begin(meta, before);
     dispatch(watchChanged({ at: 'watching', caseId, recording: meta.id, title: meta.title }));
+    // The engine is started and stopped meanwhile: what the socket had before is soon no longer true.
+    const { status } = getState().link;
+    if (status.at === 'talking') dispatch(statusChanged({ ...status, volts: null }));
     const control = new AbortController();
     stop = control;
     const sampling = sampleReadings(connection, {

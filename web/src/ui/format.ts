@@ -51,10 +51,12 @@ export function weight(ratio: number): string {
 /** Made once: a trace's axis asks for hundreds of figures at each redraw. */
 const FINE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 2 });
 const COARSE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 });
+const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 
-/** A number with separators: two digits after the point below ten, else one. */
+/** A number with separators: two digits after the point below ten, one below a thousand, else none. */
 export function figure(value: number): string {
-  return (Math.abs(value) < 10 ? FINE : COARSE).format(value);
+  const size = Math.abs(value);
+  return (size < 10 ? FINE : size < 1_000 ? COARSE : WHOLE).format(value);
 }
 
 /** Kilometres in the owner's units. */
