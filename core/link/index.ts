@@ -21,20 +21,10 @@ export {
 } from './failure-table.ts';
 export { faultInLine, type LinkFault, type LinkFaultCode } from './faults.ts';
 export { AdapterPort, type Reply } from './port.ts';
-export {
-  RESUME_WITHIN_MS,
-  clearCodes,
-  clearUnit,
-  connect,
-  resumeReading,
-  takeReading,
-  type ClearPermit,
-  type ConnectResult,
-  type Connection,
-  type ReadProgress,
-  type ReadResult,
-  type ReachableUnit,
-} from './session.ts';
+export type { ReachableUnit } from './addressing.ts';
+export { clearCodes, clearUnit, type ClearPermit } from './clearing.ts';
+export { connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
+export { RESUME_WITHIN_MS, resumeReading, takeReading, type ReadResult } from './full-reading.ts';
 export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';

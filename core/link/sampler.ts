@@ -10,7 +10,7 @@ import {
 } from '@pincer/core/obd';
 import { interpretLines } from './answers.ts';
 import type { LinkFault } from './faults.ts';
-import { setUpAgain, type Connection } from './session.ts';
+import { setUpAgain, type Connection } from './connection.ts';
 import type { CancelSignal, Clock } from './transport.ts';
 
 /** A reading to be sampled, and how often it is worth asking for. */

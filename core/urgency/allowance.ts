@@ -1,5 +1,6 @@
 import type { UrgencyFacts } from './facts.ts';
-import { URGENCY_RULES, type AllowanceLevel, type UrgencyRule } from './rules.ts';
+import type { AllowanceLevel, UrgencyRule } from './rule.ts';
+import { URGENCY_RULES } from './rules.ts';
 
 export interface AllowanceReason {
   id: string;

@@ -1,141 +1,21 @@
 import {
   ReadingBuilder,
   emptyReading,
-  negativeResponseText,
   hexByte,
   isSupportPid,
+  negativeResponseText,
   parameterLength,
   type Reading,
 } from '@pincer/core/obd';
+import { FUNCTIONAL, FUNCTIONAL_29_BIT, headerCommands, type ReachableUnit } from './addressing.ts';
 import { interpretLines, type Interpretation } from './answers.ts';
+import { COMMAND_MS, REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
-import { type AdapterPort } from './port.ts';
-import { isCanProtocol, protocolName } from './saved-session.ts';
-import type { CancelSignal } from './transport.ts';
 import { faultWords } from './words.ts';
 
-/** A connection on which the car has answered. */
-export interface Connection {
-  port: AdapterPort;
-  protocol: string;
-  isCan: boolean;
-  /** Volts at the socket, when the adapter can measure them. */
-  adapterVolts: number | null;
-  /** Commands that the adapter refused while it was set up. */
-  refused: string[];
-}
-
-export type ConnectResult =
-  | { ok: true; connection: Connection }
-  /** `refused`: commands that the adapter does not know, for finding out why. */
-  | { ok: false; fault: LinkFault; adapterVolts: number | null; refused: string[] };
-
-export interface ReadProgress {
-  step: string;
-  done: number;
-  total: number;
-}
-
-/** A control unit of a module map, as far as the link needs it. */
-export interface ReachableUnit {
-  name: string;
-  /** CAN ids as printed: three hexadecimal digits, or eight. */
-  request: string;
-  answer: string;
-}
-
-interface Options {
-  signal?: CancelSignal;
-  onProgress?: (progress: ReadProgress) => void;
-}
-
-interface ReadOptions extends Options {
+interface ReadOptions extends LinkOptions {
   /** Control units beyond those of the standard's services; asked with ISO 14229 service 19 02. */
   units?: readonly ReachableUnit[];
-}
-
-const COMMAND_MS = 2_000;
-const RESET_MS = 4_000;
-/** The first request makes the adapter try each protocol in turn. */
-const SEARCH_MS = 15_000;
-const REQUEST_MS = 6_000;
-
-/** Protocols to try one by one, by the number of the adapter's command set: CAN first, then the older ones. */
-const EACH_PROTOCOL = ['6', '8', '7', '9', '5', '4', '3', '2', '1'] as const;
-
-/** Echo, line feeds and spaces off, headers on, adaptive timing, protocol by search. */
-const SETUP = ['ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0'] as const;
-
-/**
- * Resets and sets up the adapter and finds the protocol. Ends in at most half a minute, whatever happens.
- * With `eachProtocol` it sets one protocol after the other instead of leaving the search to the adapter, whose
- * search may miss one; that ends in at most three minutes.
- */
-export async function connect(
-  port: AdapterPort,
-  { signal, onProgress, eachProtocol = false }: Options & { eachProtocol?: boolean } = {},
-): Promise<ConnectResult> {
-  const total = SETUP.length + 4 + (eachProtocol ? EACH_PROTOCOL.length : 0);
-  let done = 0;
-  let adapterVolts: number | null = null;
-  const tell = (step: string) => onProgress?.({ step, done: done++, total });
-  const refused: string[] = [];
-  const failed = (fault: LinkFault): ConnectResult => ({ ok: false, fault, adapterVolts, refused });
-
-  tell('Waking the adapter');
-  const reset = await port.send('ATZ', { timeoutMs: RESET_MS, signal });
-  if (!reset.ok) return failed(reset.fault);
-  for (const command of SETUP) {
-    tell('Setting the adapter up');
-    const reply = await port.send(command, { timeoutMs: COMMAND_MS, signal });
-    if (!reply.ok) return failed(reply.fault);
-    if (reply.lines.some((l) => l.trim() === '?')) refused.push(command);
-  }
-  tell('Measuring the battery');
-  const volts = await port.send('ATRV', { timeoutMs: COMMAND_MS, signal });
-  if (!volts.ok) return failed(volts.fault);
-  const match = /(\d{1,2}\.\d+)/.exec(volts.lines.join(' '));
-  if (match) adapterVolts = Number(match[1]);
-  let answers: Interpretation['answers'] = [];
-  let fault: LinkFault | undefined;
-  for (const protocol of eachProtocol ? EACH_PROTOCOL : [null]) {
-    tell(protocol === null ? 'Looking for the car’s protocol' : `Trying ${protocolName(protocol)}`);
-    if (protocol !== null) {
-      const set = await port.send(`ATSP${protocol}`, { timeoutMs: COMMAND_MS, signal });
-      if (!set.ok) return failed(set.fault);
-      if (set.lines.some((l) => l.trim() === '?')) continue;
-    }
-    const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
-    if (!first.ok) return failed(first.fault);
-    const said = interpretLines(first.lines.map((text) => ({ text })));
-    answers = said.answers.filter((a) => a.payload[0] === 0x41);
-    if (answers.length > 0) break;
-    fault = said.faults[0];
-  }
-  if (answers.length === 0) return failed(fault ?? { code: 'unable-to-connect' });
-  tell('Asking which protocol it is');
-  const number = await port.send('ATDPN', { timeoutMs: COMMAND_MS, signal });
-  if (!number.ok) return failed(number.fault);
-  const answer = number.lines[0] ?? '';
-  return {
-    ok: true,
-    connection: {
-      port,
-      protocol: protocolName(answer),
-      // The answer itself tells; the number is only for those whose headers were not understood.
-      isCan: answers.some((a) => a.isCan) || isCanProtocol(answer),
-      adapterVolts,
-      refused,
-    },
-  };
-}
-
-/** Settings and protocol once more, after the adapter has lost them. @returns whether the car answers again. */
-export async function setUpAgain({ port }: Connection, signal: CancelSignal | undefined): Promise<boolean> {
-  for (const command of SETUP)
-    if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
-  const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
-  return first.ok && interpretLines(first.lines.map((text) => ({ text }))).answers.length > 0;
 }
 
 export interface ReadResult {
@@ -478,74 +358,5 @@ class ReadingRun {
   /** Only PIDs of known length can be told apart in a grouped answer. */
   private described(pids: ReadonlySet<number>): number[] {
     return [...pids].filter((p) => !isSupportPid(p) && parameterLength(p) !== null).sort((a, b) => a - b);
-  }
-}
-
-/** The id on which every control unit of the standard listens. */
-const FUNCTIONAL = '7DF';
-const FUNCTIONAL_29_BIT = '18DB33F1';
-
-/** Commands that set the id to ask on: three digits at once; of eight, the first two are the priority. */
-function headerCommands(id: string): string[] {
-  return id.length === 8 ? [`ATCP${id.slice(0, 2)}`, `ATSH${id.slice(2)}`] : [`ATSH${id}`];
-}
-
-/** Given out only by the guard that has seen the stored reading read back; see `core/proof`. */
-export interface ClearPermit {
-  readonly readingEntryId: string;
-  readonly confirmedStored: true;
-}
-
-/**
- * Sends service 04. Erases codes, stored conditions and self-check results, so it needs the permit.
- * @returns which control units agreed (44) and which refused.
- */
-export async function clearCodes(
-  connection: Connection,
-  permit: ClearPermit,
-  options: Options = {},
-): Promise<
-  { ok: true; agreed: string[]; refused: string[]; permit: ClearPermit } | { ok: false; fault: LinkFault }
-> {
-  const reply = await connection.port.send('04', { timeoutMs: SEARCH_MS, signal: options.signal });
-  if (!reply.ok) return { ok: false, fault: reply.fault };
-  const { answers, faults } = interpretLines(reply.lines.map((text) => ({ text })));
-  const agreed = answers.filter((a) => a.payload[0] === 0x44).map((a) => a.source);
-  const refused = answers.filter((a) => a.payload[0] === 0x7f).map((a) => a.source);
-  if (agreed.length + refused.length === 0) return { ok: false, fault: faults[0] ?? { code: 'no-data' } };
-  return { ok: true, agreed, refused, permit };
-}
-
-/**
- * Sends service 14 to one control unit of the module map: erases all of its codes (ISO 14229-1, 11.2). Needs the same
- * permit as service 04. The adapter is set back to asking all control units.
- * @returns whether the unit agreed, or why not in plain words.
- */
-export async function clearUnit(
-  connection: Connection,
-  unit: ReachableUnit,
-  permit: ClearPermit,
-  options: Options = {},
-): Promise<{ ok: true; permit: ClearPermit } | { ok: false; why: string }> {
-  const send = (text: string) => connection.port.send(text, { timeoutMs: SEARCH_MS, signal: options.signal });
-  if (!connection.isCan)
-    return { ok: false, why: 'the older protocol reaches only the engine’s own services' };
-  try {
-    for (const command of [...headerCommands(unit.request), `ATCRA${unit.answer}`]) {
-      const reply = await send(command);
-      if (!reply.ok) return { ok: false, why: faultWords(reply.fault).sentence };
-      if (reply.lines.some((l) => l.trim() === '?'))
-        return { ok: false, why: 'the adapter cannot address single control units' };
-    }
-    const reply = await send('14FFFFFF');
-    if (!reply.ok) return { ok: false, why: faultWords(reply.fault).sentence };
-    const { answers } = interpretLines(reply.lines.map((text) => ({ text })));
-    const answer = answers.find((a) => a.source === unit.answer);
-    if (answer?.payload[0] === 0x54) return { ok: true, permit };
-    if (!answer) return { ok: false, why: 'it does not answer: not fitted, or asleep' };
-    return { ok: false, why: `it refuses: ${negativeResponseText(answer.payload[2] ?? 0)}` };
-  } finally {
-    const all = unit.request.length === 8 ? FUNCTIONAL_29_BIT : FUNCTIONAL;
-    for (const command of ['ATAR', ...headerCommands(all)]) await send(command);
   }
 }
