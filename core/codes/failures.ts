@@ -24,6 +24,8 @@ export const FAILURES = {
   'no-activity': way('does not react', 'signal', 'no change in the signal where there must be one'),
   performance: way('does not do its work', 'behaviour', 'that what was commanded did not happen, or not enough'),
   'stuck-on': way('stuck on', 'behaviour', 'that it stays on when switched off'),
+  'stuck-open': way('stuck open', 'behaviour', 'that it does not shut when told to'),
+  'stuck-shut': way('stuck shut', 'behaviour', 'that it does not open when told to'),
   'stuck-off': way('stuck off', 'behaviour', 'that it stays off when switched on'),
   electrical: way('electrical fault', 'electrical', 'a current in its wires that cannot be right'),
   lean: way('too lean', 'behaviour', 'too much oxygen left in the exhaust for too long: too much air or too little fuel'),

@@ -10,7 +10,7 @@ const KEYS: readonly (readonly [ObservationKey, readonly ComponentId[]])[] = [
   ['code:coolant-temperature', ['coolant-temperature-sensor']],
   ['code:runs-cold', ['thermostat', 'thermostat-heater']],
   ['code:air-flow-range', ['throttle-correlation', 'intake-air']],
-  ['code:throttle', ['throttle-sensor', 'throttle-actuator', 'throttle-limit', 'throttle-unit', 'throttle-air', 'idle-switch', 'pedals']],
+  ['code:throttle', ['throttle-actuator', 'throttle-limit', 'throttle-unit', 'throttle-air', 'idle-switch', 'pedals']],
   ['code:idle', ['idle', 'engine-speed']],
   ['code:lean', ['intake-leak']],
   ['code:fuel-pressure', ['fuel-pressure', 'fuel-regulator', 'fuel-pump']],
@@ -51,7 +51,8 @@ const KEYS: readonly (readonly [ObservationKey, readonly ComponentId[]])[] = [
   ['code:secondary-air', ['secondary-air', 'secondary-air-valve', 'secondary-air-pump', 'secondary-air-sensor']],
   ['code:nox', ['nox-sensor', 'nox-heater', 'nox-catalyst', 'nox-trap']],
   ['code:exhaust-heat', ['exhaust-temperature-sensor', 'catalyst-temperature-sensor', 'exhaust-temperature']],
-  ['code:particulate', ['particulate-filter', 'particulate-cleaning', 'particulate-sensor', 'soot-sensor']],
+  ['code:particulate', ['particulate-filter', 'particulate-cleaning', 'soot-sensor']],
+  ['code:filter-sensor', ['particulate-sensor']],
   ['code:glow', ['glow-plugs', 'glow-lamp']],
   ['code:oil-pressure', ['oil-pressure', 'oil-pressure-sensor']],
   ['code:oil-heat', ['oil-temperature-sensor']],
@@ -141,6 +142,14 @@ function keyByPlace(entry: CodeEntry): ObservationKey | null {
       return failure === 'flow-wrong' || failure === 'flow-high' || failure === 'flow-low' ? 'code:purge' : 'code:evap-leak';
     case 'boost':
       return failure === 'value-high' || failure === 'over-limit' ? 'code:boost-high' : 'code:boost-low';
+    case 'throttle-sensor':
+      // Tracks A to C sit at the throttle, D to F at the pedal.
+      return /^[DEF]\b/.test(place.label ?? '') ? 'code:pedal' : 'code:throttle';
+    case 'supply-voltage':
+    case 'battery-voltage':
+    case 'charging':
+    case 'alternator':
+      return failure === 'value-high' ? 'code:supply-high' : 'code:supply-voltage';
     case 'unit':
       return keyOfUnit(entry);
     default:

@@ -28,7 +28,7 @@ const OXYGEN_PLACES: readonly Place[] = [
   { bank: 2, sensor: 1 }, { bank: 2, sensor: 2 }, { bank: 2, sensor: 3 },
 ];
 ['P0030', 'P0036', 'P0042', 'P0050', 'P0056', 'P0062'].forEach((base, i) =>
-  row(base, 'oxygen-heater', ['open', 'circuit-low', 'circuit-high'], OXYGEN_PLACES[i]),
+  row(base, 'oxygen-heater', CONTROL, { ...OXYGEN_PLACES[i], label: 'control' }),
 );
 ['P0053', 'P0054', 'P0055', 'P0059', 'P0060', 'P0061'].forEach((code, i) =>
   one(code, 'oxygen-heater', 'range', OXYGEN_PLACES[i]),
@@ -89,7 +89,7 @@ row('P0195', 'oil-temperature-sensor', SENSOR);
 // P020x, P026x-P029x: injectors.
 for (let cylinder = 1; cylinder <= 12; cylinder++) {
   one(codeAt('P0200', cylinder), 'injector', 'circuit', { cylinder });
-  row(codeAt('P0261', (cylinder - 1) * 3), 'injector', ['low', 'high', 'balance'], { cylinder });
+  row(codeAt('P0261', (cylinder - 1) * 3), 'injector', ['circuit-low', 'circuit-high', 'balance'], { cylinder });
   one(codeAt('P0300', cylinder), 'combustion', 'misfire', { cylinder });
   one(codeAt('P0350', cylinder), 'coil', 'circuit', { cylinder });
 }

@@ -89,9 +89,9 @@ one('P0363', 'combustion', 'misfire', { label: 'fuel cut off to save the catalys
 row('P040A', 'egr-temperature-sensor', SENSOR, { label: 'A' });
 one('P040F', 'egr-temperature-sensor', 'correlation', { label: 'A and B' });
 row('P041A', 'egr-temperature-sensor', SENSOR, { label: 'B' });
-row('P042E', 'egr-valve', ['stuck-on', 'stuck-off'], { label: 'A' });
+row('P042E', 'egr-valve', ['stuck-open', 'stuck-shut'], { label: 'A' });
 row('P045A', 'egr-valve', ['circuit', 'range', 'circuit-low', 'circuit-high'], { label: 'B' });
-row('P045E', 'egr-valve', ['stuck-on', 'stuck-off'], { label: 'B' });
+row('P045E', 'egr-valve', ['stuck-open', 'stuck-shut'], { label: 'B' });
 one('P046C', 'egr-sensor', 'range', { label: 'A' });
 row('P049A', 'egr-flow', ['flow-wrong', 'flow-low', 'flow-high'], { label: 'B' });
 

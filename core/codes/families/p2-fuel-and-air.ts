@@ -6,8 +6,8 @@ const { entries, one, row } = codeTable();
 for (const bank of [1, 2] as const) {
   one(codeAt('P2000', bank - 1), 'nox-trap', 'efficiency', { bank });
   one(codeAt('P2002', bank - 1), 'particulate-filter', 'efficiency', { bank });
-  one(codeAt('P2004', bank - 1), 'intake-runner', 'stuck-on', { bank });
-  one(codeAt('P2006', bank - 1), 'intake-runner', 'stuck-off', { bank });
+  one(codeAt('P2004', bank - 1), 'intake-runner', 'stuck-open', { bank });
+  one(codeAt('P2006', bank - 1), 'intake-runner', 'stuck-shut', { bank });
   row(codeAt('P2008', (bank - 1) * 3), 'intake-runner', OPEN_3, { bank });
   row(codeAt('P2014', (bank - 1) * 5), 'intake-runner-sensor', SENSOR, { bank });
 }
@@ -24,7 +24,7 @@ row('P2042', 'reductant-temperature-sensor', SENSOR);
 row('P2059', 'reductant-air-pump', OPEN_3);
 row('P2062', 'reductant-supply', OPEN_3);
 row('P2065', 'fuel-level-sensor', SENSOR, { label: 'B' });
-row('P2070', 'intake-tuning-valve', ['stuck-on', 'stuck-off']);
+row('P2070', 'intake-tuning-valve', ['stuck-open', 'stuck-shut']);
 one('P2072', 'throttle-actuator', 'iced');
 one('P2073', 'throttle-correlation', 'correlation', { label: 'at idle' });
 one('P2074', 'throttle-correlation', 'correlation', { label: 'under load' });
@@ -47,7 +47,7 @@ one('P2107', 'throttle-unit', 'processor');
 one('P2108', 'throttle-unit', 'performance');
 one('P2109', 'throttle-sensor', 'stop-low', { label: 'A' });
 one('P2110', 'throttle-limit', 'active', { label: 'less speed' });
-row('P2111', 'throttle-actuator', ['stuck-on', 'stuck-off']);
+row('P2111', 'throttle-actuator', ['stuck-open', 'stuck-shut']);
 ([...'BCDEF']).forEach((label, i) => one(codeAt('P2113', i), 'throttle-sensor', 'stop-low', { label }));
 one('P2118', 'throttle-actuator', 'range', { label: 'motor current' });
 one('P2119', 'throttle-actuator', 'performance', { label: 'plate' });

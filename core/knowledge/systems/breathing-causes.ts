@@ -4,10 +4,10 @@ import { PETROL, cause, fix, licensed } from './shared.ts';
 /** More of air, throttle, exhaust, cooling and oil: sensors beside the flow, flaps, pumps and valves. */
 export const BREATHING_CAUSES: readonly Cause[] = [
   cause('pedal-sensor', 'Pedal sensor: its two tracks disagree', 'air', 0.008,
-    { 'reading:pedal-tracks': 0.9, 'code:throttle': 0.85, 'sign:limp': 0.75, 'sign:weak': 0.3, 'before:washed': 0.2 },
+    { 'reading:pedal-tracks': 0.9, 'code:pedal': 0.9, 'code:throttle': 0.1, 'sign:limp': 0.75, 'sign:weak': 0.3, 'before:washed': 0.2 },
     fix('Clean the plug or renew the pedal sensor', 75, 30, ['battery'], ['Its plug above the pedal: wet shoes make it green.', 'New pedal as one part; ignition on and off as the manual says so that it learns.'])),
   cause('throttle-wire', 'Plug or wire of the throttle body', 'air', 0.005,
-    { 'reading:throttle-lags': 0.4, 'code:throttle': 0.8, 'sign:limp': 0.65, 'sign:stalls': 0.3, 'before:worked-on': 0.35 },
+    { 'reading:throttle-lags': 0.4, 'code:throttle': 0.8, 'code:pedal': 0.12, 'sign:limp': 0.65, 'sign:stalls': 0.3, 'before:worked-on': 0.35 },
     fix('Mend plug or wire of the throttle', 6, 40, ['cold-engine', 'battery'], ['Pins bright, none pushed back, wire not rubbed.', 'Mend, seal, clear.'], ['hand-tools', 'multimeter'])),
   cause('throttle-not-learned', 'Throttle lost its end positions', 'air', 0.006,
     { 'code:throttle': 0.35, 'code:idle': 0.5, 'code:computer': 0.2, 'sign:rough-idle': 0.4, 'sign:high-idle': 0.45, 'before:battery': 0.7, 'before:worked-on': 0.4 },

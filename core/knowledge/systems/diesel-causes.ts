@@ -9,7 +9,7 @@ export const DIESEL_CAUSES: readonly Cause[] = [
   },
   {
     id: 'particulate-full', title: 'Particulate filter full of soot', system: 'diesel', scope: 'engine', fuels: ['diesel'], prior: 0.03,
-    effects: { 'reading:filter-full': 0.85, 'reading:ash': 0.12, 'code:particulate': 0.9, 'lamp:particulate': 0.8, 'sign:weak': 0.45, 'sign:limp': 0.45, 'sign:thirsty': 0.35 },
+    effects: { 'code:filter-sensor': 0.12, 'reading:filter-full': 0.85, 'reading:ash': 0.12, 'code:particulate': 0.9, 'lamp:particulate': 0.8, 'sign:weak': 0.45, 'sign:limp': 0.45, 'sign:thirsty': 0.35 },
     repair: { title: 'Let the filter clean itself, or have it cleaned', parts: 0, ownerMinutes: 30, shopMinutes: 60, tools: [], cautions: ['driving'], steps: ['Lamp steady: twenty minutes or more at a steady 60 to 100 km/h, engine warm.', 'Lamp flashing, or it does not work: a workshop starts the cleaning. Find out why it filled: short trips, an injector, recirculation.'] },
   },
 ];

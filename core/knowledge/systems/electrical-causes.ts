@@ -10,7 +10,7 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   },
   {
     id: 'alternator', title: 'Alternator or its belt does not charge', system: 'electrical', scope: 'engine', prior: 0.012,
-    effects: { 'reading:charging-swings': 0.2, 'code:unit-silent': 0.35, 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
+    effects: { 'code:supply-high': 0.15, 'reading:charging-swings': 0.2, 'code:unit-silent': 0.35, 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
     repair: { title: 'Mend the charging', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: ['Belt tight and dry? Plug on?', 'Measure at the alternator itself: a bad cable looks the same.', 'Battery earth off before you touch the big nut.'] },
   },
   {

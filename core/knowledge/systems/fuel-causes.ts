@@ -36,8 +36,8 @@ export const FUEL_CAUSES: readonly Cause[] = [
     repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Petrol in its vacuum hose proves it.', 'Pressure off, new one with new ring, prime, look for drips.'] },
   },
   {
-    id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.006, isPassing: true,
-    effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.2, 'sign:shakes': 0.4, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
+    id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true,
+    effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.35, 'sign:shakes': 0.4, 'sign:rough-idle': 0.5, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
     repair: { title: 'Use the fuel up and fill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in petrol or the other way round): do not start, have it pumped out.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
   },
   {

@@ -27,7 +27,7 @@ export const HYBRID_CAUSES: readonly Cause[] = [
     { 'code:hybrid-motor': 0.3, 'sign:shakes': 0.5, 'sign:knocks': 0.2, 'sign:rough-idle': 0.2 },
     licensed('Have damper and mounts looked at', 250, 240, ['high-voltage'], ['Plugs and injectors misfiring at start look the same: read misfires first.']), ELECTRIC),
   cause('dc-converter', 'Converter to twelve volts', 'high-voltage', 0.006,
-    { 'code:dc-converter': 0.88, 'code:supply-voltage': 0.4, 'reading:charging-low': 0.7, 'lamp:charging': 0.5, 'lamp:high-voltage': 0.55 },
+    { 'code:supply-high': 0.2, 'code:dc-converter': 0.88, 'code:supply-voltage': 0.4, 'reading:charging-low': 0.7, 'lamp:charging': 0.5, 'lamp:high-voltage': 0.55 },
     licensed('Have the converter tested', 450, 150, ['high-voltage', 'battery'], ['Ready on: 13.5 to 14.8 volts at the twelve-volt battery? Then it works.', 'Its twelve-volt fuse first.']), ELECTRIC),
   cause('interlock-open', 'High-voltage plug or service switch not home', 'high-voltage', 0.006,
     { 'code:high-voltage': 0.85, 'lamp:high-voltage': 0.85, 'sign:no-start': 0.6, 'before:worked-on': 0.65, 'before:kerb': 0.12 },

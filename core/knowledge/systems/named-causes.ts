@@ -22,7 +22,7 @@ export const NAMED_CAUSES: readonly Cause[] = [
     { 'code:part-behaviour': 0.85 },
     fix('Clean it or set it free', 12, 60, ['cold-engine'], ['Move it by hand where that is safe.', 'Clean with what the manual allows; look at what feeds it and what it feeds.'])),
   cause('reference-short', 'A sensor pulls the shared 5 volts down', 'electrical', 0.004,
-    { 'code:reference': 0.92, 'code:throttle': 0.2, 'code:manifold-pressure': 0.25, 'code:part-electrical': 0.3, 'sign:limp': 0.4, 'sign:no-start': 0.15 },
+    { 'code:reference': 0.92, 'code:throttle': 0.2, 'code:pedal': 0.2, 'code:manifold-pressure': 0.25, 'code:part-electrical': 0.3, 'sign:limp': 0.4, 'sign:no-start': 0.15 },
     fix('Find the sensor that pulls it down', 35, 60, ['battery'], ['Measure the 5 volts, unplug one sensor after the other: when it comes back, that was it.', 'Its plug and wire first.'], ['hand-tools', 'multimeter'])),
   cause('unit-inside', 'Control unit faulty inside, or its software', 'electrical', 0.002,
     { 'code:computer': 0.85, 'code:unit-silent': 0.2, ...nonsense(0.15), 'sign:no-start': 0.2 },

@@ -62,7 +62,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'throttle',
     level: 2,
-    holds: code('code:throttle', 'code:crank-sensor', 'code:fuel-pressure'),
+    holds: code('code:throttle', 'code:pedal', 'code:crank-sensor', 'code:fuel-pressure'),
     because: 'A part that can stop the engine on the road is failing.',
     then: 'Short trips, no motorway, no overtaking.',
     once: 'the part is mended',
