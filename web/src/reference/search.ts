@@ -75,6 +75,8 @@ function documents(): Document[] {
   ];
 }
 
+const KIND_FIRST: Readonly<Record<Hit['kind'], number>> = { word: 3, lamp: 2, state: 2, sign: 1.5, code: 1 };
+
 let index: MiniSearch<Document> | null = null;
 
 function built(): MiniSearch<Document> {
@@ -82,7 +84,15 @@ function built(): MiniSearch<Document> {
   const made = new MiniSearch<Document>({
     fields: ['code', 'title', 'words'],
     storeFields: ['kind', 'title', 'detail', 'to'],
-    searchOptions: { prefix: true, fuzzy: 0.2, combineWith: 'AND', boost: { code: 6, title: 3 } },
+    // A figure is never a slip for another one: P0302 is not P0303.
+    searchOptions: {
+      prefix: true,
+      fuzzy: (term) => (/\d/.test(term) ? false : 0.2),
+      combineWith: 'AND',
+      boost: { code: 6, title: 3 },
+      // Who looks for a word or a lamp wants that before the codes in which it stands.
+      boostDocument: (_, __, stored) => KIND_FIRST[stored?.['kind'] as Hit['kind']],
+    },
   });
   made.addAll(documents());
   index = made;
@@ -97,6 +107,8 @@ export function searchReference(text: string, limit: number): Hit[] {
   const search = built();
   const strict = search.search(text);
   const results = strict.length > 0 ? strict : search.search(text, { combineWith: 'OR' });
+  // Those that fit alike in their own order: neighbouring codes as they are numbered.
+  results.sort((a, b) => b.score - a.score || String(a.id).localeCompare(String(b.id)));
   return results.slice(0, limit).map((r) => ({
     id: String(r.id),
     kind: r['kind'] as Hit['kind'],
