@@ -52,7 +52,30 @@ describe('guided watching', () => {
     expect(bike.push(input(1, 5000)).isReached).toBe(true);
   });
 
+  test('a cold diesel is watched at key-on for as long as it heats; a warm one or a petrol engine briefly', () => {
+    const want = (isDiesel: boolean, coolant: number) =>
+      new GuidedWatch('key-on', { ...UNKNOWN_ENGINE, isDiesel }).push(input(0, 0, { coolant })).want;
+    expect([want(true, 4), want(true, 60), want(false, 4)]).toEqual([25, 5, 5]);
+  });
+
+  test('idling until warm counts from the moment that it is warm, and a steady road from its speed', () => {
+    const idle = new GuidedWatch('idle-until-warm', UNKNOWN_ENGINE);
+    expect(idle.push(input(0, 900, { coolant: 60 })).have).toBe(0);
+    expect(idle.push(input(300, 740, { coolant: 84 }))).toMatchObject({ isReached: true, have: 0 });
+    expect(idle.push(input(316, 740, { coolant: 85 })).isDone).toBe(true);
+    const road = new GuidedWatch('steady-cruise', UNKNOWN_ENGINE);
+    expect(road.push(input(0, 2300, { speed: 82 })).isReached).toBe(true);
+    expect(road.push(input(20, 2300, { speed: 30 })).have).toBe(0);
+    expect(road.push(input(21, 2300, { speed: 130 })).says).toMatch(/Slower/);
+    expect(road.push(input(22, 2300, { speed: 80 })).isDone).toBe(false);
+    expect(road.push(input(53, 2300, { speed: 81 })).isDone).toBe(true);
+  });
+
   test.each<[GuidedStepId, Parameters<typeof input>, RegExp]>([
+    ['hold-2500', [0, 2500, { speed: 20 }], /Stand still/],
+    ['idle-until-warm', [0, 800, { speed: 20 }], /Stand still/],
+    ['idle-until-warm', [0, 2500], /idle/],
+    ['rev-and-release', [0, 800], /Press and let go, 3 more/],
     ['key-on', [0, 800], /engine off/],
     ['idle-until-warm', [0, 800, { coolant: 41 }], /41 °C of 80/],
     ['idle-until-warm', [0, 0], /Start/],
@@ -176,5 +199,39 @@ describe('what to watch', () => {
     expect(expectedBand('volts', 'idle-warm', UNKNOWN_ENGINE)).toEqual({ low: 13.5, high: 14.8 });
     expect(expectedBand('manifold', 'idle-warm', { ...UNKNOWN_ENGINE, isDiesel: true })).toBeNull();
     expect(expectedBand('manifold', 'driving', UNKNOWN_ENGINE)).toBeNull();
+  });
+});
+
+describe('what is usual behind a trace', () => {
+  const DIESEL = { ...UNKNOWN_ENGINE, isDiesel: true };
+  const BIKE = { ...UNKNOWN_ENGINE, isMotorcycle: true };
+  test.each([
+    ['volts', 'idle-warm', UNKNOWN_ENGINE, 14.2],
+    ['volts', 'key-on', UNKNOWN_ENGINE, 12.5],
+    ['coolant', 'cruise', UNKNOWN_ENGINE, 90],
+    ['shortTrim', 'raised', UNKNOWN_ENGINE, 2],
+    ['manifold', 'idle-warm', UNKNOWN_ENGINE, 33],
+    ['manifold', 'raised', UNKNOWN_ENGINE, 30],
+    ['frontOxygen', 'raised', UNKNOWN_ENGINE, 0.5],
+    ['rearOxygen', 'cruise', UNKNOWN_ENGINE, 0.68],
+    ['engineSpeed', 'idle-warm', UNKNOWN_ENGINE, 740],
+    ['engineSpeed', 'idle-warm', BIKE, 1_320],
+    ['load', 'idle-warm', UNKNOWN_ENGINE, 22],
+    ['airPressure', 'key-on', UNKNOWN_ENGINE, 100],
+    ['rail', 'idle-warm', DIESEL, 30_000],
+  ] as const)('%s, %s: a sound value lies in it', (key, state, engine, sound) => {
+    const band = expectedBand(key, state, engine);
+    expect(band && band.low <= sound && sound <= band.high).toBe(true);
+  });
+
+  test.each([
+    ['manifold', 'idle-warm', DIESEL],
+    ['shortTrim', 'raised', DIESEL],
+    ['coolant', 'idle-cold', UNKNOWN_ENGINE],
+    ['engineSpeed', 'driving', UNKNOWN_ENGINE],
+    ['manifold', 'driving', UNKNOWN_ENGINE],
+    ['fuelLevel', 'idle-warm', UNKNOWN_ENGINE],
+  ] as const)('%s, %s: nothing is usual, so no band is drawn', (key, state, engine) => {
+    expect(expectedBand(key, state, engine)).toBeNull();
   });
 });

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CaseRecord, Entry } from '@pincer/core/case';
 import type { Transport } from '@pincer/core/link';
-import type { Vehicle } from '@pincer/core/vehicle';
+import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
 import localforage from 'localforage';
-import { StandIn, type Fault, type StandInAdapter } from '@pincer/simulator';
+import { FINCH_MODULES, StandIn, type Fault, type StandInAdapter } from '@pincer/simulator';
 import type { MemoryForage } from './memory-forage.ts';
 
 let car: StandIn;
@@ -45,8 +45,11 @@ import {
   putVehicle,
   record,
 } from '../src/store/logbook-actions.ts';
+import { loadRecording, openRecordings } from '../src/store/recordings.ts';
 import { loadAll } from '../src/store/storage.ts';
 import { store } from '../src/store/store.ts';
+import { keepCutRecording, pauseWatching, startWatching, stopWatching } from '../src/store/watch-actions.ts';
+import { watchService } from '../src/store/watch-service.ts';
 
 const { dispatch } = store;
 const forage = localforage.createInstance({}) as unknown as MemoryForage;
@@ -322,5 +325,113 @@ describe('connecting, reading and clearing', () => {
       words: { next: expect.stringMatching(/ignition/) as string },
     });
     expect(entriesOf(c.id)).toMatchObject([{ kind: 'connection', outcome: 'failed', volts: 12.5 }]);
+  });
+});
+
+describe('control units by themselves', () => {
+  test('read by the vehicle’s map, cleared one by one, each recorded with its name', async () => {
+    const c = await freshCase({ kind: 'battery-weak' });
+    await dispatch(putVehicle({ ...FINCH, moduleMap: moduleMapSchema.parse(FINCH_MODULES) }));
+    await dispatch(connectStandIn(c.id, SETUP));
+    await dispatch(readCar(c.id));
+    await dispatch(guard(c.id, { type: 'owner-ready' }));
+    const unit = (name: string) => {
+      const found = FINCH_MODULES.modules.find((m) => m.name === name);
+      if (!found) throw new Error(`The map has no ${name}.`);
+      return { type: 'ask-clear-unit', unit: found } as const;
+    };
+    await dispatch(guard(c.id, unit('Body')));
+    expect(entriesOf(c.id).at(-1)).toMatchObject({
+      kind: 'clear',
+      outcome: 'agreed',
+      unit: { name: 'Body', answer: '6C8' },
+    });
+    expect(clearOf(c.id)).toMatchObject({ at: 'cleared', isStandardDone: false, units: ['6C8'] });
+    // One that is not there refuses nothing that was done, and the standard's clear is still to be had.
+    await dispatch(guard(c.id, unit('Climate')));
+    expect(entriesOf(c.id).at(-1)).toMatchObject({ kind: 'clear', outcome: 'refused' });
+    expect(clearOf(c.id)).toMatchObject({ at: 'cleared', units: ['6C8'] });
+    await dispatch(guard(c.id, { type: 'ask-clear' }));
+    expect(clearOf(c.id)).toMatchObject({ at: 'cleared', isStandardDone: true });
+    const clears = entriesOf(c.id).filter((e) => e.kind === 'clear').length;
+    await dispatch(guard(c.id, { type: 'ask-clear' }));
+    await dispatch(guard(c.id, unit('Body')));
+    expect(entriesOf(c.id).filter((e) => e.kind === 'clear')).toHaveLength(clears);
+  });
+});
+
+describe('watching readings', () => {
+  const keys = ['engineSpeed', 'coolant', 'manifold'] as const;
+  const offered = new Set([0x0c, 0x05, 0x0b]);
+  const values = () => watchService.recording?.samples['0C']?.times.length ?? 0;
+  async function until(holds: () => boolean): Promise<void> {
+    for (let i = 0; i < 400 && !holds(); i++) await new Promise((resolve) => setTimeout(resolve, 5));
+    if (!holds()) throw new Error('It never came.');
+  }
+  async function watching(): Promise<CaseRecord> {
+    const c = await freshCase(null);
+    car.setMode('idle');
+    await dispatch(connectStandIn(c.id, SETUP));
+    await dispatch(startWatching({ caseId: c.id, title: 'Idle', keys, offered }));
+    await until(() => values() > 3);
+    return c;
+  }
+
+  test('recorded, marked, paused and stopped: in the log with its states, and whole in storage', async () => {
+    const c = await watching();
+    expect(store.getState().watch.status).toMatchObject({ at: 'watching', caseId: c.id, title: 'Idle' });
+    watchService.mark('horn');
+    dispatch(pauseWatching(true));
+    expect(store.getState().watch.status.at).toBe('paused');
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    const paused = values();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(values()).toBe(paused);
+    dispatch(pauseWatching(false));
+    await until(() => values() > paused);
+    await dispatch(stopWatching());
+    expect(store.getState().watch.status).toEqual({ at: 'idle' });
+    const entry = entriesOf(c.id).at(-1);
+    if (entry?.kind !== 'recording') throw new Error('There is no recording in the log.');
+    expect(entry.channels.map((x) => x.id).sort()).toEqual(['05', '0B', '0C']);
+    expect(entry.marks.map((m) => m.text)).toEqual(['horn']);
+    const stored = await loadRecording(entry.recording);
+    expect(Object.values(stored?.samples ?? {}).reduce((n, x) => n + x.times.length, 0)).toBe(entry.samples);
+    expect(await openRecordings(c.id)).toEqual([]);
+  });
+
+  test('the plug pulled: said in plain words, and what came is in the log', async () => {
+    const c = await watching();
+    adapter.unplug();
+    await until(() => store.getState().watch.status.at === 'ended');
+    expect(store.getState().watch.status).toMatchObject({
+      caseId: c.id,
+      words: { sentence: 'The connection to the adapter was cut.' },
+    });
+    expect(entriesOf(c.id).at(-1)).toMatchObject({ kind: 'recording', title: 'Idle' });
+  });
+
+  test('cut off by a crash it is found again: gone on with it keeps its time, kept it goes into the log', async () => {
+    const c = await watching();
+    await watchService.save();
+    // The page is gone: nothing is closed.
+    const [cut] = await openRecordings(c.id);
+    if (!cut) throw new Error('It was not found again.');
+    const before = await loadRecording(cut.id);
+    await dispatch(stopWatching());
+    await dispatch(startWatching({ caseId: c.id, title: cut.title, keys, offered, goOn: cut }));
+    const had = before?.samples['0C']?.times.length ?? 0;
+    await until(() => values() > had + 2);
+    await dispatch(stopWatching());
+    const whole = await loadRecording(cut.id);
+    const times = whole?.samples['0C']?.times ?? [];
+    expect(times.slice(0, had)).toEqual(before?.samples['0C']?.times);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    const entries = entriesOf(c.id).length;
+    await dispatch(keepCutRecording({ ...cut, id: 'rec_gone' }));
+    expect(entriesOf(c.id)).toHaveLength(entries);
+    await dispatch(keepCutRecording(cut));
+    expect(entriesOf(c.id).at(-1)).toMatchObject({ kind: 'recording', recording: cut.id });
+    expect(await openRecordings(c.id)).toEqual([]);
   });
 });
