@@ -39,6 +39,19 @@ describe('speed-density', () => {
   });
 });
 
+describe('several control units', () => {
+  test('a reading that two of them tell is the engine’s own, whichever came first', () => {
+    const engine = { displacement: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, height: null };
+    const mine = makeReading([], { '0C': 740, '05': 88 });
+    const gearbox = mine.values.map((v) => ({ ...v, source: '7E9', value: 12 }));
+    const told = windowOfReading({ ...mine, values: [...gearbox, ...mine.values] }, engine);
+    expect(told.stats['engineSpeed']?.mean).toBe(740);
+    // What the engine does not tell is better had from another than not at all.
+    const alone = windowOfReading({ ...mine, values: gearbox }, engine);
+    expect(alone.stats['coolant']?.mean).toBe(12);
+  });
+});
+
 describe('plausibility rules', () => {
   test.each<[RuleId, string, Record<string, number>, string]>([
     ['intake-temperature-rail', 'open circuit', { ...KEY_ON, '0F': -40 }, 'impossible'],

@@ -10,6 +10,7 @@ import {
   type ReadingKey,
   type StatKey,
 } from './readings.ts';
+import { isEngineUnit } from './recording.ts';
 
 /** What the engine was doing. */
 export const ENGINE_STATES = [
@@ -137,10 +138,11 @@ function oneLook(of: (key: ReadingKey) => number | null, engine: EngineFacts): W
   return { state, seconds: 0, stats, engine, tests: [] };
 }
 
-/** The first of a reading's sources that is there, as a number. */
+/** The first of a reading's sources that is there, as a number; the engine's own unit before any other. */
 function found(values: readonly ReadValue[], key: ReadingKey): number | null {
   for (const [pid, part] of READINGS[key].from as readonly (readonly [string, string?])[]) {
-    const hit = values.find((v) => v.pid === pid && (part === undefined || v.part === part));
+    const hits = values.filter((v) => v.pid === pid && (part === undefined || v.part === part));
+    const hit = hits.find((v) => isEngineUnit(v.source)) ?? hits[0];
     const value = hit ? numberOf(hit) : null;
     if (value !== null) return value;
   }

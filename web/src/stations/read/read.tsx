@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { readingView, storedConditions, testViews, type ClearedLately } from '@pincer/core/assess';
-import type { ReadValue, Reading } from '@pincer/core/obd';
+import type { Reading } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
@@ -9,12 +9,13 @@ import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
-import { counted, figure, moment } from '../../ui/format.ts';
-import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
+import { counted, distance, moment } from '../../ui/format.ts';
+import { useUnits } from '../../ui/own-units.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { AllReadings, FrameValues } from './all-readings.tsx';
 import { ByHand } from './by-hand.tsx';
 import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
@@ -164,8 +165,9 @@ export function Read() {
 
 /** What a memory that was cleared a few kilometres ago hides. */
 function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasHere: boolean }) {
+  const units = useUnits();
   const since = [
-    km === null ? null : `${figure(km)} km`,
+    km === null ? null : distance(km, units),
     warmUps === null ? null : counted(warmUps, 'warm-up'),
   ].filter((s) => s !== null);
   return (
@@ -233,40 +235,6 @@ function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) 
   );
 }
 
-function shown(v: ReadValue, units: Units): string {
-  if (v.value === null) return 'not available';
-  if (typeof v.value !== 'number') return v.value;
-  const own = ownUnit(v.unit, units);
-  return `${figure(own.of(v.value))} ${own.unit}`;
-}
-
-/** The stored values as the car gave them. */
-function FrameValues({ reading }: { reading: Reading }) {
-  const units = useUnits();
-  if (reading.frozen.length === 0) return null;
-  return (
-    <details className="mt-2">
-      <summary className="flex min-h-11 items-center font-semibold">All stored values</summary>
-      {reading.frozen.map((f) => (
-        <div key={`${f.unit}${f.frame}`}>
-          <p>
-            When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by{' '}
-            <span className="font-mono">{f.unit}</span>:
-          </p>
-          <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]">
-            {f.values.map((v) => (
-              <div key={`${v.pid}${v.part ?? ''}`} className="contents">
-                <dt className="text-ink-2">{v.name}</dt>
-                <dd className="text-right font-mono">{shown(v, units)}</dd>
-              </div>
-            ))}
-          </dl>
-        </div>
-      ))}
-    </details>
-  );
-}
-
 function Monitors({ reading }: { reading: Reading }) {
   const rows = reading.monitors.filter((m) => m.span === 'since-clear');
   return (
@@ -301,10 +269,8 @@ function Values({
     toJudge?: string;
   }[];
 }) {
-  const units = useUnits();
   const judged = judgements.filter((j) => j.verdict !== 'not-judged');
   const open = judgements.filter((j) => j.verdict === 'not-judged');
-  const live = reading.values.filter((v) => v.service === '01');
   return (
     <section className={`${SHEET} p-4`}>
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -347,17 +313,7 @@ function Values({
           </ul>
         </details>
       ) : null}
-      <details className="mt-1">
-        <summary className="flex min-h-11 items-center font-semibold">All {live.length} readings</summary>
-        <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px] md:grid-cols-[1fr_auto_1fr_auto]">
-          {live.map((v) => (
-            <div key={`${v.source}${v.pid}${v.part ?? ''}`} className="contents">
-              <dt className="text-ink-2">{v.name}</dt>
-              <dd className="text-right font-mono">{shown(v, units)}</dd>
-            </div>
-          ))}
-        </dl>
-      </details>
+      <AllReadings reading={reading} />
     </section>
   );
 }

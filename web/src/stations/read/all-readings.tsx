@@ -1,0 +1,72 @@
+import type { ReadValue, Reading } from '@pincer/core/obd';
+import { unitName } from '@pincer/core/assess';
+import { figure } from '../../ui/format.ts';
+import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
+
+function shown(v: ReadValue, units: Units): string {
+  if (v.value === null) return 'not available';
+  if (typeof v.value !== 'number') return v.value;
+  const own = ownUnit(v.unit, units);
+  return `${figure(own.of(v.value))} ${own.unit}`;
+}
+
+/** Every reading that the control units told, unit by unit where there are several. */
+export function AllReadings({ reading }: { reading: Reading }) {
+  const units = useUnits();
+  // A part that is not fitted says nothing.
+  const live = reading.values.filter((v) => v.service === '01' && v.value !== null);
+  const sources = [...new Set(live.map((v) => v.source))];
+  return (
+    <details className="mt-1">
+      <summary className="flex min-h-11 items-center font-semibold">All {live.length} readings</summary>
+      {sources.map((source) => (
+        <section key={source} aria-label={`Readings: ${unitName(reading, source)}`} className="mb-3">
+          {sources.length > 1 ? (
+            <h4 className="font-semibold">
+              {unitName(reading, source)} <span className="font-mono font-normal text-ink-2">{source}</span>
+            </h4>
+          ) : null}
+          <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px] md:grid-cols-[1fr_auto_1fr_auto]">
+            {live
+              .filter((v) => v.source === source)
+              .map((v) => (
+                <div key={`${v.pid}${v.part ?? ''}`} className="contents">
+                  <dt className="text-ink-2">{v.name}</dt>
+                  <dd className="text-right font-mono">{shown(v, units)}</dd>
+                </div>
+              ))}
+          </dl>
+        </section>
+      ))}
+    </details>
+  );
+}
+
+/** The stored values as the car gave them. */
+export function FrameValues({ reading }: { reading: Reading }) {
+  const units = useUnits();
+  if (reading.frozen.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary className="flex min-h-11 items-center font-semibold">All stored values</summary>
+      {reading.frozen.map((f) => (
+        <div key={`${f.unit}${f.frame}`}>
+          <p>
+            When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by{' '}
+            {unitName(reading, f.unit).toLowerCase()} <span className="font-mono">{f.unit}</span>:
+          </p>
+          <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]">
+            {f.values
+              .filter((v) => v.value !== null)
+              .map((v) => (
+                <div key={`${v.pid}${v.part ?? ''}`} className="contents">
+                  <dt className="text-ink-2">{v.name}</dt>
+                  <dd className="text-right font-mono">{shown(v, units)}</dd>
+                </div>
+              ))}
+          </dl>
+        </div>
+      ))}
+    </details>
+  );
+}
