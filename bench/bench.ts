@@ -1,6 +1,7 @@
 import { assessRows } from './assess.ts';
 import { diagnosisRows } from './diagnosis.ts';
 import { linkRows } from './link.ts';
+import { optimumRows } from './optimum.ts';
 import { pageRows } from './page.ts';
 import { samplingRows } from './sampling.ts';
 import { sizeRows } from './size.ts';
@@ -20,6 +21,7 @@ const rows: Row[] = [
   ...sizeRows(),
   ...(await pageRows()),
   ...(await diagnosisRows()),
+  ...optimumRows(),
 ];
 const pad = (text: string, width: number) => text.padEnd(width);
 const [a, b, c] = (['what', 'measured', 'budget'] as const).map((k) =>
