@@ -12,10 +12,23 @@ import {
 
 /** Cold idle, s: two minutes show that the coolant moves; for a fault less will do. */
 const SOUND_COLD = 130;
-const FAULTY_COLD = 34;
+const FAULTY_COLD = 14;
+
+/** A day and a place: °C, kPa, and the height of the place, m. */
+export interface Weather {
+  outside: number;
+  airPressure: number;
+  height: number;
+}
+const MILD: Weather = { outside: 11, airPressure: 100.4, height: 80 };
 
 /** What the rules say of one whole run of a stand-in with a fault, or sound. */
-export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Promise<Judgement[]> {
+export async function judgeRun(
+  plan: CarPlan,
+  fault: Fault | null,
+  { outside, airPressure, height }: Weather = MILD,
+  seed = 7,
+): Promise<Judgement[]> {
   const clock = new VirtualClock();
   const car = new StandIn({
     car: plan,
@@ -24,6 +37,8 @@ export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Pr
     clock,
     temperament: 'quick',
     tripsBefore: 0,
+    outside,
+    airPressure,
   });
   car.engine.soak();
   const wanted = wantedFor(READING_KEYS, new Set(plan.livePids));
@@ -35,8 +50,7 @@ export async function judgeRun(plan: CarPlan, fault: Fault | null, seed = 7): Pr
     cylinders: plan.cylinders,
     isDiesel: plan.ignition === 'compression',
     isMotorcycle: plan.id === 'kestrine',
-    // The stand-in’s air is 100.4 kPa.
-    height: 80,
+    height,
   };
   return judge([...windowsOf(cold, engine), ...windowsOf(warm, engine)]);
 }

@@ -13,7 +13,7 @@ export interface Stretch {
 
 /** Key on, started after a night, idled for so many seconds. */
 export const coldRun = (seconds: number): readonly Stretch[] => [
-  { mode: 'key-on', seconds: 30 },
+  { mode: 'key-on', seconds: 23 },
   { mode: 'idle', seconds },
 ];
 

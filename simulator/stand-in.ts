@@ -22,6 +22,8 @@ export interface StandInOptions {
   isWet?: boolean;
   /** Outside air, °C. */
   outside?: number;
+  /** kPa; a mild day near the sea if not said. */
+  airPressure?: number;
   temperament?: TemperamentId;
   /** Departures from the temperament, such as no delays in tests. */
   adapter?: Partial<Temperament>;
@@ -49,7 +51,7 @@ export class StandIn {
     this.engine = new Engine({
       plan: this.plan,
       outside: options.outside ?? 11,
-      airPressure: 100.4,
+      airPressure: options.airPressure ?? 100.4,
       isWet: options.isWet ?? true,
       seed: options.seed,
     });

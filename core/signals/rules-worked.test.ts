@@ -138,8 +138,6 @@ const TABLE: readonly [RuleId, string, EngineState, Values, string, EngineFacts?
     'sound',
   ],
   ['manifold-follows', 'not at all', 'driving', { manifold: 47, throttle: { min: 15, max: 45 } }, 'odd'],
-  ['manifold-alive', 'wavers', 'idle-warm', { manifold: { min: 32, max: 33 }, engineSpeed: 740 }, 'sound'],
-  ['manifold-alive', 'never', 'idle-warm', { manifold: 47, engineSpeed: 740 }, 'odd'],
   // 101.325 (1 - 2.25577e-5 x 540)^5.25588 = 95.0 kPa; at the sea it is 101.3.
   ['air-pressure-height', '93 at 540 m', 'key-on', { airPressure: 93 }, 'sound', AT(540)],
   ['air-pressure-height', '101 at 540 m', 'key-on', { airPressure: 101 }, 'odd', AT(540)],
@@ -353,6 +351,22 @@ describe('two states against each other', () => {
     expect(rows).toEqual([says, side, `${idle} % at idle, ${above < 0 ? `−${-above}` : above} % above it`]);
   });
 
+  test.each([
+    ['sucks at idle', 33, 100, 'sound'],
+    ['sucks at idle, high in the mountains', 31, 74, 'sound'],
+    ['tells the same', 47, 47, 'odd'],
+    ['hardly moves', 88, 100, 'odd'],
+  ] as const)('manifold, off and running: %s', (_, running, off, says) => {
+    const rows = judge([
+      windowWith('idle-warm', { manifold: running }, PETROL),
+      windowWith('key-on', { manifold: off }, PETROL),
+    ]);
+    expect(rows.find((j) => j.rule === 'manifold-alive')).toMatchObject({
+      verdict: says,
+      measured: `${running} kPa running, ${off} kPa with the engine off`,
+    });
+  });
+
   test('one state alone is not judged; a look from before may be the other', () => {
     const idle = corrected('idle-warm', 12);
     const raised = corrected('raised', 1);
@@ -361,6 +375,10 @@ describe('two states against each other', () => {
     expect(verdict([raised], [idle])[0]).toBe('odd');
     expect(verdict([windowWith('key-on', {}, PETROL)], [idle, raised])[0]).toBe('not-judged');
   });
+});
+
+test('every rule of two states has examples above', () => {
+  expect([...TWO_STATES].sort()).toEqual(['manifold-alive', 'trims-compared']);
 });
 
 test('every rule has a sound and an odd example with its numbers', () => {

@@ -159,19 +159,21 @@ export const AIR_RULES = [
   }),
   rule({
     id: 'manifold-alive',
-    title: 'Manifold pressure is never quite still',
+    title: 'Manifold pressure falls once the engine runs',
     states: ['idle-cold', 'idle-warm', 'raised'],
-    needs: ['manifold', 'engineSpeed'],
-    // A diesel at idle has no throttle to breathe against, and may tell its pressure in coarse steps.
+    against: ['key-on'],
+    needs: ['manifold'],
+    // A diesel at idle has no throttle to breathe against.
     engines: 'petrol',
-    seconds: 30,
-    expected: 'wavers with each breath of the engine',
-    source: 'A sensor that tells the same number for half a minute of running is stuck',
-    toJudge: 'Record half a minute at idle.',
-    judge: (of) => {
-      const p = of('manifold');
-      if (p.count < 60) return null;
-      return holds(p.max - p.min > 0, `${fixed(p.min)} to ${fixed(p.max)} kPa in ${p.count} looks`);
+    expected: 'at least 25 kPa lower than with the engine off',
+    source: 'A petrol engine without load sucks against its throttle; a sensor that tells the same is stuck',
+    toJudge: 'Record from the ignition on, engine off, over the start into the idle.',
+    judge: (of, _, ofOther) => {
+      const [running, off] = [of('manifold').mean, ofOther('manifold').mean];
+      return holds(
+        off - running >= 25,
+        `${fixed(running)} kPa running, ${fixed(off)} kPa with the engine off`,
+      );
     },
   }),
   rule({
