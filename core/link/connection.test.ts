@@ -1,0 +1,179 @@
+import {
+  AdapterPort,
+  ByteQueue,
+  asciiBytes,
+  asciiOf,
+  clearCodes,
+  clearUnit,
+  connect,
+  type Clock,
+} from './index.ts';
+
+/** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
+const FAST: Clock = {
+  now: () => performance.now() * 1000,
+  after: (ms, run) => {
+    const timer = setTimeout(run, ms / 1000);
+    return () => clearTimeout(timer);
+  },
+};
+
+type Says = (command: string) => string | 'silence' | 'cut';
+
+const SOUND: Says = (command) => {
+  if (command === 'ATRV') return '12.4V';
+  if (command === 'ATDPN') return 'A6';
+  if (command === '0100') return '7E8 06 41 00 BE 3E B8 11';
+  return command.startsWith('AT') ? 'OK' : 'NO DATA';
+};
+
+/** An adapter that answers by a script. */
+function adapter(says: Says) {
+  const incoming = new ByteQueue();
+  const sent: string[] = [];
+  const port = new AdapterPort(
+    {
+      incoming,
+      write: (bytes) => {
+        const command = asciiOf(bytes).trim();
+        if (command === '') return Promise.resolve();
+        sent.push(command);
+        const answer = says(command);
+        if (answer === 'cut') incoming.end();
+        else if (answer !== 'silence') incoming.push(asciiBytes(`${answer}\r\r>`));
+        return Promise.resolve();
+      },
+      close: () => {
+        incoming.end();
+        return Promise.resolve();
+      },
+    },
+    FAST,
+  );
+  return { port, sent };
+}
+const instead =
+  (command: string, answer: string): Says =>
+  (c) =>
+    c === command ? answer : SOUND(c);
+
+const COMMANDS = ['ATZ', 'ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0', 'ATRV', '0100', 'ATDPN'];
+
+describe('connecting', () => {
+  test('the settings in their order, then the voltage, the car and its protocol', async () => {
+    const { port, sent } = adapter(SOUND);
+    expect(await connect(port)).toMatchObject({
+      ok: true,
+      connection: {
+        adapterVolts: 12.4,
+        isCan: true,
+        protocol: 'ISO 15765-4, 11-bit CAN, 500 kbit/s',
+        refused: [],
+      },
+    });
+    expect(sent).toEqual(COMMANDS);
+  });
+
+  test.each(COMMANDS)('silence at %s ends in a fault, not in waiting', async (command) => {
+    const { port, sent } = adapter(instead(command, 'silence'));
+    expect(await connect(port)).toMatchObject({ ok: false, fault: { code: 'silent' } });
+    expect(sent.includes('04')).toBe(false);
+  });
+
+  test.each(COMMANDS)('the plug pulled at %s is said to be that', async (command) => {
+    const { port } = adapter(instead(command, 'cut'));
+    expect(await connect(port)).toMatchObject({ ok: false, fault: { code: 'cut' } });
+  });
+
+  test.each(COMMANDS)('stopped at %s, it stops', async (command) => {
+    const stop = new AbortController();
+    const { port, sent } = adapter((c) => {
+      if (c === command) stop.abort();
+      return SOUND(c);
+    });
+    const result = await connect(port, { signal: stop.signal });
+    // The last command may have been answered before the stop was seen.
+    if (!result.ok) expect(result.fault).toEqual({ code: 'cancelled' });
+    else expect(command).toBe('ATDPN');
+    expect(sent.at(-1)).toBe(command);
+  });
+
+  test.each([
+    ['UNABLE TO CONNECT', 'unable-to-connect'],
+    ['NO DATA', 'no-data'],
+    ['BUS INIT: ERROR', 'bus-init'],
+    ['CAN ERROR', 'can-error'],
+    ['BUS ERROR', 'bus-error'],
+    ['LV RESET', 'low-voltage-reset'],
+    ['?', 'unknown-command'],
+  ])('“%s” from the car is told with the voltage, which says a good deal', async (answer, code) => {
+    const { port } = adapter(instead('0100', answer));
+    expect(await connect(port)).toMatchObject({ ok: false, adapterVolts: 12.4, fault: { code } });
+  });
+
+  test('commands that an adapter does not know are noted, and do not stop it', async () => {
+    const { port } = adapter((c) => (c === 'ATAT1' || c === 'ATRV' ? '?' : SOUND(c)));
+    expect(await connect(port)).toMatchObject({
+      ok: true,
+      connection: { adapterVolts: null, refused: ['ATAT1'] },
+    });
+  });
+
+  test('one protocol after the other: those that it does not know are passed over', async () => {
+    const asked: string[] = [];
+    const { port } = adapter((c) => {
+      if (c === 'ATSP6') return '?';
+      if (/^ATSP[1-9]$/.test(c)) asked.push(c);
+      if (c === '0100')
+        return asked.at(-1) === 'ATSP7' ? '18 DA F1 10 06 41 00 BE 3E B8 11' : 'UNABLE TO CONNECT';
+      return c === 'ATDPN' ? '7' : SOUND(c);
+    });
+    expect(await connect(port, { eachProtocol: true })).toMatchObject({ ok: true });
+    expect(asked).toEqual(['ATSP8', 'ATSP7']);
+  });
+});
+
+describe('clearing', () => {
+  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+  const unit = { name: 'Brakes', request: '6A0', answer: '6A8' };
+  async function connected(says: Says) {
+    const a = adapter(says);
+    const result = await connect(a.port);
+    if (!result.ok) throw new Error(result.fault.code);
+    return { ...a, connection: result.connection };
+  }
+
+  test.each([
+    ['both agree', '7E8 01 44\r7E9 01 44', { ok: true, agreed: ['7E8', '7E9'], refused: [] }],
+    ['one refuses', '7E8 01 44\r7E9 03 7F 04 22', { ok: true, agreed: ['7E8'], refused: ['7E9'] }],
+    ['nobody answers', 'NO DATA', { ok: false, fault: { code: 'no-data' } }],
+    ['the plug is pulled', 'cut', { ok: false, fault: { code: 'cut' } }],
+    ['silence', 'silence', { ok: false, fault: { code: 'silent' } }],
+  ])('all at once: %s', async (_, answer, expected) => {
+    const { connection } = await connected(instead('04', answer));
+    expect(await clearCodes(connection, permit)).toMatchObject(expected);
+  });
+
+  test.each([
+    ['it agrees', '6A8 01 54', { ok: true }],
+    [
+      'it wants the engine off',
+      '6A8 03 7F 14 22',
+      { ok: false, why: expect.stringMatching(/engine must be off/) as string },
+    ],
+    ['it is not there', 'NO DATA', { ok: false, why: expect.stringMatching(/not fitted/) as string }],
+    ['another one answers', '6B8 01 54', { ok: false }],
+    ['silence', 'silence', { ok: false }],
+  ])('one alone: %s; afterwards everybody is asked again', async (_, answer, expected) => {
+    const { connection, sent } = await connected(instead('14FFFFFF', answer));
+    expect(await clearUnit(connection, unit, permit)).toMatchObject(expected);
+    expect(sent.filter((c) => c === '14FFFFFF')).toHaveLength(1);
+    expect(sent.slice(-2)).toEqual(['ATAR', 'ATSH7DF']);
+  });
+
+  test('an adapter that cannot address it sends no clear at all', async () => {
+    const { connection, sent } = await connected(instead('ATCRA6A8', '?'));
+    expect(await clearUnit(connection, unit, permit)).toMatchObject({ ok: false });
+    expect(sent).not.toContain('14FFFFFF');
+  });
+});
