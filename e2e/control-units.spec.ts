@@ -35,6 +35,9 @@ test('a car with faults in five control units: read by unit and state, told as o
   await expect(codes.getByText('voltage too low').first()).toBeVisible();
   await expect(codes.getByText('holds the lamp on')).toBeVisible();
   await expect(codes.getByText('Climate: it does not answer', { exact: false })).toBeVisible();
+  await page.getByText(/^All \d+ readings$/).click();
+  await expect(page.getByRole('region', { name: 'Readings: Gearbox' })).toContainText('Gearbox, gear');
+  await expect(page.getByRole('region', { name: 'Readings: Engine' })).toContainText('Engine speed');
   await expectAccessible(page, 'read, by control unit');
 
   await station(page, 'Meaning');

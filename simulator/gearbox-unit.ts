@@ -1,7 +1,20 @@
-import { encodeDtcByStatus, encodeMonitorBytes, encodeTroubleCode } from '@pincer/core/obd';
+import {
+  encodeDtcByStatus,
+  encodeMonitorBytes,
+  encodeParameter,
+  encodeTroubleCode,
+  isSupportPid,
+  supportBitmap,
+} from '@pincer/core/obd';
 import type { Engine } from './engine.ts';
 import { FaultMemory } from './fault-memory.ts';
 import { UdsUnit, type UnitPlan } from './uds-unit.ts';
+
+/** The gear that is in, and its ratio (SAE J1979, PID A4). */
+const GEAR = 0xa4;
+const RATIOS: Readonly<Record<number, number>> = { 2: 2.04, 3: 1.32, 4: 1 };
+/** What it tells of service 01, with the pages of the list on the way there. */
+const SUPPORTED = [0x01, 0x20, 0x40, 0x60, 0x80, 0xa0, GEAR];
 
 /** The code of the gearbox's own test: its first shift valve has no current. */
 const SHIFT_VALVE = 'P0753';
@@ -76,7 +89,8 @@ export class GearboxUnit {
   private current(pids: readonly number[]): number[][] {
     const body: number[] = [];
     for (const pid of pids) {
-      if (pid === 0x00) body.push(0x00, 0x80, 0x00, 0x00, 0x00);
+      if (isSupportPid(pid) && pid <= 0xa0) body.push(pid, ...supportBitmap(pid, SUPPORTED));
+      if (pid === GEAR) body.push(GEAR, ...encodeParameter(GEAR, this.gear()));
       if (pid === 0x01)
         body.push(
           0x01,
@@ -89,6 +103,14 @@ export class GearboxUnit {
         );
     }
     return body.length > 0 ? [[0x41, ...body]] : [];
+  }
+
+  /** Gear and ratio; without its first shift valve it keeps to the third. */
+  private gear(): [number, number] {
+    const { mode } = this.engine;
+    const chosen = mode === 'hill' ? 2 : mode === 'cruise' ? 4 : 0;
+    const gear = chosen > 0 && this.engine.has('gear-valve') ? 3 : chosen;
+    return [gear, RATIOS[gear] ?? 0];
   }
 
   private codeList(answer: number, kind: 'confirmed' | 'pending' | 'permanent'): number[] {

@@ -43,7 +43,8 @@ describe('adapter temperaments', () => {
     'one that loses characters is asked again, and never believed when damaged (seed %i)',
     async (seed) => {
       const [good, lossy] = [await read('quick', seed), await read('forgetful', seed)];
-      expect(lossy.sent.length).toBeGreaterThanOrEqual(good.sent.length);
+      // Something is asked for more than once; what a lost list would have named may never be asked.
+      expect(new Set(lossy.sent).size).toBeLessThan(lossy.sent.length);
       // Whatever it says was really said; it may be less, never other.
       const truth = content(good.reading);
       const said = content(lossy.reading);

@@ -75,6 +75,24 @@ describe('the walk over the control units of a module map', () => {
     ]);
   });
 
+  test('the gearbox tells its gear itself; with a dead shift valve it keeps to the third', async () => {
+    for (const [faults, mode, gear] of [
+      [[], 'hill', 2],
+      [[], 'cruise', 4],
+      [[], 'idle', 0],
+      [[{ kind: 'gear-valve' }], 'hill', 3],
+      [[{ kind: 'gear-valve' }], 'cruise', 3],
+    ] as const) {
+      const car = new StandIn({ faults, seed: 7, clock: INSTANT_CLOCK, temperament: 'instant' });
+      car.setMode(mode);
+      const result = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
+      if (!result.ok) throw new Error(result.fault.code);
+      const { reading } = await takeReading(result.connection);
+      const told = reading.values.filter((v) => v.pid === 'A4' && v.part === 'gear');
+      expect(told.map((v) => [v.source, v.value])).toEqual([['7E9', gear]]);
+    }
+  });
+
   test('the engine’s codes get their status byte and are not told twice', async () => {
     const { reading } = await readAll({ kind: 'coil', cylinder: 3 });
     const mine = reading.codes.filter((c) => c.code === 'P0303' && c.state === 'confirmed');

@@ -1,10 +1,11 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { readMakerList, type MakerListResult } from '@pincer/core/codes';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
+import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { day } from '../ui/format.ts';
 
@@ -15,7 +16,6 @@ const SHOWN_PROBLEMS = 8;
 /** The owner's own list of the maker's codes: checked first, shown, then used and marked as theirs. */
 export function MakerList({ vehicle }: { vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
-  const input = useRef<HTMLInputElement>(null);
   const [checked, setChecked] = useState<{ name: string; result: MakerListResult } | null>(null);
   const known = vehicle.makerCodes;
   const open = async (file: File) => {
@@ -85,11 +85,15 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
             'Every row was taken.'
           )}
         </Notice>
-      ) : (
-        <button type="button" className={BUTTON.plain} onClick={() => input.current?.click()}>
-          {known ? 'Bring in another list' : 'Bring in a list'}
-        </button>
-      )}
+      ) : null}
+      <FileButton
+        label="List of maker’s codes"
+        accept=".csv,.txt,text/csv,text/plain"
+        className={checked ? BUTTON.quiet : BUTTON.plain}
+        onFile={(file) => void open(file)}
+      >
+        {checked ? 'Choose another file' : known ? 'Bring in another list' : 'Bring in a list'}
+      </FileButton>
       {known && !checked ? (
         <button
           type="button"
@@ -102,19 +106,6 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
           Use it no longer
         </button>
       ) : null}
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="List of maker’s codes"
-        accept=".csv,.txt,text/csv,text/plain"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void open(file);
-          e.target.value = '';
-        }}
-      />
     </div>
   );
 }

@@ -1,15 +1,15 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { readModuleMap, type ModuleMap, type Vehicle } from '@pincer/core/vehicle';
 import { putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
+import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
 
 /** Which control units the vehicle has: brought in as an open JSON file, checked, shown, then used by every reading. */
 export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
-  const input = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [checked, setChecked] = useState<ModuleMap | null>(null);
   const shown = checked ?? vehicle.moduleMap ?? null;
@@ -68,25 +68,20 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
               Leave it
             </button>
           </>
-        ) : (
-          <button type="button" className={BUTTON.plain} onClick={() => input.current?.click()}>
-            {vehicle.moduleMap ? 'Bring in another map' : 'Bring in a module map'}
-          </button>
-        )}
+        ) : null}
+        <FileButton
+          label="Module map"
+          accept="application/json,.json"
+          className={checked ? BUTTON.quiet : BUTTON.plain}
+          onFile={(file) => void open(file)}
+        >
+          {checked
+            ? 'Choose another file'
+            : vehicle.moduleMap
+              ? 'Bring in another map'
+              : 'Bring in a module map'}
+        </FileButton>
       </div>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Module map"
-        accept="application/json,.json"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void open(file);
-          e.target.value = '';
-        }}
-      />
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import type { ReadValue, Reading } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
+import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
 import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
 
@@ -10,9 +11,27 @@ function shown(v: ReadValue, units: Units): string {
   return `${figure(own.of(v.value))} ${own.unit}`;
 }
 
+function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) {
+  const units = useUnits();
+  return (
+    <dl
+      className={cx(
+        'mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]',
+        isWide && 'md:grid-cols-[1fr_auto_1fr_auto]',
+      )}
+    >
+      {of.map((v) => (
+        <div key={`${v.pid}${v.part ?? ''}`} className="contents">
+          <dt className="text-ink-2">{v.name}</dt>
+          <dd className="text-right font-mono">{shown(v, units)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
 /** Every reading that the control units told, unit by unit where there are several. */
 export function AllReadings({ reading }: { reading: Reading }) {
-  const units = useUnits();
   // A part that is not fitted says nothing.
   const live = reading.values.filter((v) => v.service === '01' && v.value !== null);
   const sources = [...new Set(live.map((v) => v.source))];
@@ -26,16 +45,7 @@ export function AllReadings({ reading }: { reading: Reading }) {
               {unitName(reading, source)} <span className="font-mono font-normal text-ink-2">{source}</span>
             </h4>
           ) : null}
-          <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px] md:grid-cols-[1fr_auto_1fr_auto]">
-            {live
-              .filter((v) => v.source === source)
-              .map((v) => (
-                <div key={`${v.pid}${v.part ?? ''}`} className="contents">
-                  <dt className="text-ink-2">{v.name}</dt>
-                  <dd className="text-right font-mono">{shown(v, units)}</dd>
-                </div>
-              ))}
-          </dl>
+          <Values of={live.filter((v) => v.source === source)} isWide />
         </section>
       ))}
     </details>
@@ -44,7 +54,6 @@ export function AllReadings({ reading }: { reading: Reading }) {
 
 /** The stored values as the car gave them. */
 export function FrameValues({ reading }: { reading: Reading }) {
-  const units = useUnits();
   if (reading.frozen.length === 0) return null;
   return (
     <details className="mt-2">
@@ -55,16 +64,7 @@ export function FrameValues({ reading }: { reading: Reading }) {
             When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by{' '}
             {unitName(reading, f.unit).toLowerCase()} <span className="font-mono">{f.unit}</span>:
           </p>
-          <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5 text-[15px]">
-            {f.values
-              .filter((v) => v.value !== null)
-              .map((v) => (
-                <div key={`${v.pid}${v.part ?? ''}`} className="contents">
-                  <dt className="text-ink-2">{v.name}</dt>
-                  <dd className="text-right font-mono">{shown(v, units)}</dd>
-                </div>
-              ))}
-          </dl>
+          <Values of={f.values.filter((v) => v.value !== null)} />
         </div>
       ))}
     </details>

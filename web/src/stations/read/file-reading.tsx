@@ -1,13 +1,12 @@
-import { useRef } from 'react';
 import { toast } from 'sonner';
 import { record } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON } from '../../ui/classes.ts';
+import { FileButton } from '../../ui/file-button.tsx';
 import { coreWorker } from '../../workers/core-client.ts';
 
 /** A reading from a saved adapter session or a CAN log, decoded in the worker. */
 export function FileReading({ caseId }: { caseId: string }) {
-  const input = useRef<HTMLInputElement>(null);
   const dispatch = useAppDispatch();
   const open = async (file: File) => {
     const reading = await coreWorker().decodeFileText(await file.text());
@@ -23,23 +22,13 @@ export function FileReading({ caseId }: { caseId: string }) {
     toast(`${reading.codes.length} codes and ${reading.values.length} readings added from the file.`);
   };
   return (
-    <>
-      <button type="button" className={BUTTON.quiet} onClick={() => input.current?.click()}>
-        Open a saved session or CAN log
-      </button>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Saved adapter session or CAN log"
-        accept=".txt,.log,text/plain"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void open(file);
-          e.target.value = '';
-        }}
-      />
-    </>
+    <FileButton
+      label="Saved adapter session or CAN log"
+      accept=".txt,.log,text/plain"
+      className={BUTTON.quiet}
+      onFile={(file) => void open(file)}
+    >
+      Open a saved session or CAN log
+    </FileButton>
   );
 }

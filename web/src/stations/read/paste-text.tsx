@@ -1,5 +1,5 @@
 import { FileText } from 'lucide-react';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { toast } from 'sonner';
 import { findInText, isNothingInText, type PastedFindings } from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
@@ -8,6 +8,7 @@ import { keepDraft } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
+import { FileButton } from '../../ui/file-button.tsx';
 import { figure } from '../../ui/format.ts';
 
 interface Pasted {
@@ -152,7 +153,6 @@ export function PasteText({
 
 /** Opens a text from a file: a saved report, a message, the text of an invoice. */
 function OpenTextFile({ onText }: { onText: (text: string) => void }) {
-  const input = useRef<HTMLInputElement>(null);
   const open = async (file: File) => {
     const text = await file.text();
     // Pictures and word-processor files are bytes, not text; nothing could be found in them.
@@ -164,23 +164,13 @@ function OpenTextFile({ onText }: { onText: (text: string) => void }) {
     onText(text.slice(0, MAX));
   };
   return (
-    <>
-      <button type="button" className={BUTTON.plain} onClick={() => input.current?.click()}>
-        <FileText size={19} aria-hidden="true" /> Open a text file
-      </button>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Text file"
-        accept=".txt,.log,.csv,.eml,.md,text/plain"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void open(file);
-          e.target.value = '';
-        }}
-      />
-    </>
+    <FileButton
+      label="Text file"
+      accept=".txt,.log,.csv,.eml,.md,text/plain"
+      className={BUTTON.plain}
+      onFile={(file) => void open(file)}
+    >
+      <FileText size={19} aria-hidden="true" /> Open a text file
+    </FileButton>
   );
 }
