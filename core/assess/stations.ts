@@ -67,7 +67,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view(
       'narrow',
       known.codes > 0 || checks > 0 || signs > 0,
-      `${known.causes} causes${checks > 0 ? `, ${checks} checked` : ''}`,
+      `${known.causes} ${known.causes === 1 ? 'cause' : 'causes'}${checks > 0 ? `, ${checks} checked` : ''}`,
     ),
     view(
       'decide',

@@ -98,11 +98,21 @@ describe('answers of the control units', () => {
       part: '01',
       unit: 'mV',
       value: 366,
-      min: 0,
       max: 488,
       raw: 3000,
     });
     expect(r.values[1]).toMatchObject({ pid: '21', part: '80', unit: 'V', value: 1 });
+    // 0000 and FFFF say that there is no limit on that side; with signed scaling 8000 and 7FFF do.
+    expect(r.values.map((v) => ['min' in v, 'max' in v])).toEqual([
+      [false, true],
+      [false, false],
+    ]);
+    const signed = read(['7E8', '46 3D 81 FE FF 9C 80 00 00 64']).values[0];
+    expect(signed).toMatchObject({ value: -25, unit: 'Pa', max: 25 });
+    expect(signed).not.toHaveProperty('min');
+    const lower = read(['7E8', '46 3D 82 FE 00 64 00 00 7F FF']).values[0];
+    expect(lower).toMatchObject({ value: 25, min: 0 });
+    expect(lower).not.toHaveProperty('max');
   });
 
   test('the older protocols number the parts of the vehicle number, in any order', () => {

@@ -13,7 +13,7 @@ import type { CodeState, ReadCode, ReadError, Reading } from './reading.ts';
 import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeDtcByStatus } from './uds.ts';
-import { scaleTestValue } from './unit-scaling.ts';
+import { scaleTestLimit, scaleTestValue } from './unit-scaling.ts';
 import { VehicleInfo } from './vehicle-info.ts';
 
 const CODE_SERVICES: Readonly<Record<number, CodeState>> = {
@@ -284,6 +284,8 @@ export class ReadingBuilder {
       const [mid = 0, test = 0, scaling = 0] = payload.slice(at, at + 3);
       const raw = uintAt(payload, at + 3, 2) ?? 0;
       const { value, unit } = scaleTestValue(scaling, raw);
+      const min = scaleTestLimit(scaling, uintAt(payload, at + 5, 2) ?? 0, 'min');
+      const max = scaleTestLimit(scaling, uintAt(payload, at + 7, 2) ?? 0, 'max');
       this.reading.values.push({
         service: '06',
         pid: hexByte(mid),
@@ -293,8 +295,8 @@ export class ReadingBuilder {
         unit,
         source,
         raw,
-        min: scaleTestValue(scaling, uintAt(payload, at + 5, 2) ?? 0).value,
-        max: scaleTestValue(scaling, uintAt(payload, at + 7, 2) ?? 0).value,
+        ...(min === undefined ? {} : { min }),
+        ...(max === undefined ? {} : { max }),
       });
     }
     if (at < payload.length) this.error(answer, 'incomplete', 'An on-board test result was cut short.');

@@ -125,12 +125,15 @@ export const PARAMETERS_TO_5F: readonly Parameter[] = [
   single(0x4d, 'Engine running time with the lamp on', 2, 1, 0, 'min'),
   single(0x4e, 'Engine running time since codes cleared', 2, 1, 0, 'min'),
   several(0x4f, 'Largest values used for scaling', 4, [
-    field('lambda', 0, 1, 1, 0, 'λ'),
-    field('oxygen sensor voltage', 1, 1, 1, 0, 'V'),
-    field('oxygen sensor current', 2, 1, 1, 0, 'mA'),
-    field('manifold pressure', 3, 1, 10, 0, 'kPa'),
+    // Nothing stated is the standard's own scale.
+    field('lambda', 0, 1, 1, 0, 'λ', { notAvailable: 0 }),
+    field('oxygen sensor voltage', 1, 1, 1, 0, 'V', { notAvailable: 0 }),
+    field('oxygen sensor current', 2, 1, 1, 0, 'mA', { notAvailable: 0 }),
+    field('manifold pressure', 3, 1, 10, 0, 'kPa', { notAvailable: 0 }),
   ]),
-  several(0x50, 'Largest air flow used for scaling', 4, [field(undefined, 0, 1, 10, 0, 'g/s')]),
+  several(0x50, 'Largest air flow used for scaling', 4, [
+    field(undefined, 0, 1, 10, 0, 'g/s', { notAvailable: 0 }),
+  ]),
   listed(0x51, 'Fuel in use', FUEL_TYPE),
   single(0x52, 'Ethanol in the fuel', 1, PERCENT, 0, '%'),
   single(0x53, 'Evaporative system pressure, absolute', 2, 0.005, 0, 'kPa'),

@@ -44,6 +44,16 @@ export function scaleTestValue(scalingId: number, raw: number): { value: number;
   return { value: round(n * found.scale + found.offset), unit: found.unit };
 }
 
+/**
+ * A limit of an on-board test, scaled; undefined where the control unit has none. The standard writes "none" as the end
+ * of the scale that no result can pass: 0000 or FFFF, with signed scaling 8000 or 7FFF.
+ */
+export function scaleTestLimit(scalingId: number, raw: number, side: 'min' | 'max'): number | undefined {
+  const isSigned = SCALINGS[scalingId]?.isSigned ?? false;
+  const none = side === 'min' ? (isSigned ? 0x8000 : 0x0000) : isSigned ? 0x7fff : 0xffff;
+  return raw === none ? undefined : scaleTestValue(scalingId, raw).value;
+}
+
 /** Removes binary noise such as 0.30000000000000004 without losing a digit of any standard scaling. */
 export function round(value: number): number {
   return Number(value.toFixed(7));

@@ -8,6 +8,13 @@ const TREND = {
   same: 'as before',
 } as const;
 
+/** Its limits in words: most tests have only one. */
+function limits({ min, max }: TestView): string {
+  if (min !== null && max !== null) return `${figure(min)}–${figure(max)}`;
+  if (max !== null) return `up to ${figure(max)}`;
+  return min === null ? 'none' : `from ${figure(min)}`;
+}
+
 /** Results of the car's own tests: value, limits, margin, trend; misfires by cylinder as lengths. */
 export function OwnTests({
   tests,
@@ -61,9 +68,7 @@ export function OwnTests({
                 <td className="py-1 pl-3 text-right font-mono">
                   {figure(t.value)} {t.unit}
                 </td>
-                <td className="py-1 pl-3 text-right font-mono">
-                  {t.min === null ? '' : figure(t.min)}–{t.max === null ? '' : figure(t.max)}
-                </td>
+                <td className="py-1 pl-3 text-right font-mono">{limits(t)}</td>
                 <td className="py-1 pl-3">
                   {t.hasFailed ? <b>beyond its limit</b> : t.margin === null ? '–' : percent(t.margin)}
                   {t.trend ? <span className="text-ink-2"> · {TREND[t.trend]}</span> : null}

@@ -8,17 +8,18 @@ import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
-import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { counted, distance, moment } from '../../ui/format.ts';
 import { useUnits } from '../../ui/own-units.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-import { AllReadings, FrameValues } from './all-readings.tsx';
+import { FrameValues } from './all-readings.tsx';
 import { ByHand } from './by-hand.tsx';
 import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
+import { Judged } from './judged.tsx';
 import { OwnTests } from './own-tests.tsx';
 import { Stored } from './stored.tsx';
 
@@ -156,7 +157,7 @@ export function Read() {
           </div>
           <OwnTests {...testViews(state)} />
           <Identity reading={latest.reading} vehicle={vehicle} />
-          <Values reading={latest.reading} judgements={assessment.judgements} />
+          <Judged reading={latest.reading} judgements={assessment.judgements} />
         </>
       ) : null}
     </StationPage>
@@ -247,73 +248,12 @@ function Monitors({ reading }: { reading: Reading }) {
             <span>
               {m.name} <span className="font-mono text-[13px] text-ink-2">{m.unit}</span>
             </span>
-            <span className={m.complete ? '' : 'font-semibold'}>{m.complete ? 'has run' : 'not yet'}</span>
+            <span className={cx('shrink-0', !m.complete && 'font-semibold')}>
+              {m.complete ? 'has run' : 'not yet'}
+            </span>
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-function Values({
-  reading,
-  judgements,
-}: {
-  reading: Reading;
-  judgements: readonly {
-    rule: string;
-    title: string;
-    verdict: string;
-    measured: string;
-    expected: string;
-    toJudge?: string;
-  }[];
-}) {
-  const judged = judgements.filter((j) => j.verdict !== 'not-judged');
-  const open = judgements.filter((j) => j.verdict === 'not-judged');
-  return (
-    <section className={`${SHEET} p-4`}>
-      <div className="flex flex-wrap items-center justify-between gap-2">
-        <h3 className="text-lg">Do the readings make sense?</h3>
-        <Link className={BUTTON.plain} to="../watch">
-          Watch and record them
-        </Link>
-      </div>
-      <table className="mt-1 w-full text-left text-[15px]">
-        <thead className="text-ink-2">
-          <tr>
-            <th className="font-normal">Rule</th>
-            <th className="font-normal">Measured</th>
-            <th className="hidden font-normal sm:table-cell">Expected</th>
-            <th className="font-normal">Verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {judged.map((j) => (
-            <tr key={j.rule} className="border-t border-line align-top">
-              <td className="py-1 pr-3">{j.title}</td>
-              <td className="py-1 pr-3 font-mono">{j.measured}</td>
-              <td className="hidden py-1 pr-3 sm:table-cell">{j.expected}</td>
-              <td className="py-1 font-semibold">{j.verdict}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {open.length > 0 ? (
-        <details className="mt-3">
-          <summary className="flex min-h-11 items-center font-semibold">
-            {open.length} not judged in this state, and what to do
-          </summary>
-          <ul className="list-disc space-y-1 pl-5">
-            {open.map((j) => (
-              <li key={j.rule}>
-                {j.title}: {j.toJudge}
-              </li>
-            ))}
-          </ul>
-        </details>
-      ) : null}
-      <AllReadings reading={reading} />
     </section>
   );
 }

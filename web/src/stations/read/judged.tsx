@@ -1,0 +1,86 @@
+import { Link } from 'react-router';
+import type { Reading } from '@pincer/core/obd';
+import type { Judgement } from '@pincer/core/signals';
+import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
+import { AllReadings } from './all-readings.tsx';
+
+/** What the rules say of the readings: what is odd first, with its arithmetic; the rest can be opened. */
+export function Judged({ reading, judgements }: { reading: Reading; judgements: readonly Judgement[] }) {
+  const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
+  const sound = judgements.filter((j) => j.verdict === 'sound');
+  const open = judgements.filter((j) => j.verdict === 'not-judged');
+  return (
+    <section aria-labelledby="judged" className={`${SHEET} p-4`}>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h3 id="judged" className="text-lg">
+          Do the readings make sense?
+        </h3>
+        <Link className={BUTTON.plain} to="../watch">
+          Watch and record them
+        </Link>
+      </div>
+      {odd.length === 0 ? (
+        <p className="mt-1">
+          {sound.length === 0
+            ? 'None could be judged yet.'
+            : 'Nothing is odd in what could be judged so far. A fault may still show in another state.'}
+        </p>
+      ) : (
+        <ul className="mt-1">
+          {odd.map((j) => (
+            <li key={j.rule} className="border-t border-line py-2">
+              <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+                <b>{j.title}: no</b>
+                <span className={TAG}>{j.verdict}</span>
+              </div>
+              <p className="font-mono text-[15px]">{j.measured}</p>
+              <p className="text-[15px] text-ink-2">
+                Expected: {j.expected}. {j.source}.
+              </p>
+            </li>
+          ))}
+        </ul>
+      )}
+      {sound.length > 0 ? (
+        <details className="mt-1">
+          <summary className="flex min-h-11 items-center font-semibold">
+            {sound.length} sound, with their numbers
+          </summary>
+          <table className="w-full text-left text-[15px]">
+            <thead className="text-ink-2">
+              <tr>
+                <th className="font-normal">Rule</th>
+                <th className="font-normal">Measured</th>
+                <th className="hidden font-normal sm:table-cell">Expected</th>
+              </tr>
+            </thead>
+            <tbody>
+              {sound.map((j) => (
+                <tr key={j.rule} className="border-t border-line align-top">
+                  <td className="py-1 pr-3">{j.title}</td>
+                  <td className="py-1 pr-3 font-mono">{j.measured}</td>
+                  <td className="hidden py-1 sm:table-cell">{j.expected}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      ) : null}
+      {open.length > 0 ? (
+        <details className="mt-1">
+          <summary className="flex min-h-11 items-center font-semibold">
+            {open.length} not judged in this state, and what to do
+          </summary>
+          <ul className="list-disc space-y-1 pl-5">
+            {open.map((j) => (
+              <li key={j.rule}>
+                {j.title}: {j.toJudge}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      <AllReadings reading={reading} />
+    </section>
+  );
+}
