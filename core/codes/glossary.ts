@@ -201,7 +201,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'udstatus',
     title: 'Status byte',
-    text: 'Eight yes-or-no answers that a control unit keeps with a code: failing now, failed since clear, asks for the lamp ...',
+    text: 'Eight yes-or-no answers that a control unit keeps with a code: failing now, failed since clear, asks for the lamp, and so on.',
     also: 'ISO 14229',
   },
 ];

@@ -30,7 +30,7 @@ export const FUEL_CHECKS: readonly Check[] = [
   },
   {
     id: 'regulator-hose', title: 'Pull the regulator’s vacuum hose: petrol in it?', scope: 'engine', system: 'fuel', minutes: 5, cost: 0, tools: [], cautions: ['petrol'],
-    how: 'Engine off and cool. Any petrol or strong smell in the hose? (Many newer cars have no such hose.)',
+    how: 'Engine off and cool. Many newer cars have no such hose. Any petrol or strong smell in it?',
     outcomes: [found('dry', 'Dry', 'The membrane is tight.'), found('wet', 'Petrol', 'The membrane is torn.')],
     otherwise: [0.98, 0.02], given: { 'regulator-leaking': [0.35, 0.65] },
   },
