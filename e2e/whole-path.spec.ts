@@ -21,9 +21,12 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await expect(codes).toContainText('Air flow sensor A: signal too low');
   await expect(codes).toContainText('confirmed, permanent, pending');
   await expect(page.getByText('Lamp commanded on')).toBeVisible();
-  await expect(page.getByRole('row', { name: /Air flows while the engine runs/ })).toContainText(
-    'impossible',
-  );
+  const judged = page.getByRole('region', { name: 'Do the readings make sense?' });
+  await expect(
+    judged.getByRole('listitem').filter({ hasText: 'Air flows while the engine runs: no' }),
+  ).toContainText('impossible');
+  await judged.getByText(/sound, with their numbers$/).click();
+  await expect(judged.getByRole('row', { name: /Coolant temperature is possible/ })).toBeVisible();
 
   // Meaning.
   await station(page, 'Meaning');
