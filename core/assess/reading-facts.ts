@@ -91,7 +91,6 @@ const RULE_OBSERVATION: Partial<
   'filter-pressure': { high: 'reading:filter-full', low: 'reading:filter-empty' },
   'filter-soot': { high: 'reading:ash', low: 'reading:filter-empty' },
   'filter-zero': 'reading:filter-zero',
-  'air-pressure-height': 'reading:pressure-off',
   'glow-command': 'reading:glow-off',
   'glow-current': 'reading:glow-dead',
 };
@@ -126,18 +125,20 @@ function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
   });
 }
 
-/** Windows from before that show the same condition: taken since the last repair or clear. */
-function earlierOf(sources: readonly Source[], at: number, state: CaseState): Window[] {
-  const order = new Map(state.entries.map((e, i) => [e.id, i]));
-  const mine = order.get(sources[at]?.entry ?? '') ?? 0;
-  const changed = state.entries.findLastIndex(
-    (e, i) => i < mine && (e.kind === 'repair' || e.kind === 'clear'),
-  );
-  return sources
-    .slice(0, at)
-    .filter(({ entry }) => (order.get(entry) ?? 0) > changed)
-    .reverse()
-    .flatMap(({ windows }) => windows);
+/** For each source the windows from before that show the same condition: taken since the last repair or clear. */
+function earlierOf(sources: readonly Source[], state: CaseState): Window[][] {
+  const windowsOf = new Map(sources.map((s) => [s.entry, s.windows]));
+  const earlier: Window[][] = [];
+  let since: Window[] = [];
+  for (const e of state.entries) {
+    if (e.kind === 'repair' || e.kind === 'clear') since = [];
+    const mine = windowsOf.get(e.id);
+    if (!mine) continue;
+    earlier.push(since);
+    // The newest first: where two serve alike it is the one to compare with.
+    since = [...mine, ...since];
+  }
+  return earlier;
 }
 
 /**
@@ -146,10 +147,11 @@ function earlierOf(sources: readonly Source[], at: number, state: CaseState): Wi
  */
 export function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
   const sources = sourcesOf(state, vehicle);
+  const earlier = earlierOf(sources, state);
   const seen = new Set<ObservationKey>();
   const newest = new Map<RuleId, Judgement>();
   for (const [at, { entry, windows }] of [...sources.entries()].reverse()) {
-    for (const j of judge(windows, earlierOf(sources, at, state))) {
+    for (const j of judge(windows, earlier[at])) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
       if (j.verdict === 'not-judged') continue;

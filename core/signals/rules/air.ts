@@ -92,7 +92,8 @@ export const AIR_RULES = [
   rule({
     id: 'air-pressure-height',
     title: 'Air pressure fits the height of the place',
-    states: ['key-on', 'idle-cold'],
+    // Not evidence of a cause: a reading may have been taken far from there.
+    states: ['key-on'],
     needs: ['airPressure'],
     expected: 'what the height of the place where it is kept asks for, within 5 kPa',
     source:
