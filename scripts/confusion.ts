@@ -12,7 +12,7 @@ import {
 
 /** Cold idle, s: two minutes show that the coolant moves; for a fault less will do. */
 const SOUND_COLD = 130;
-const FAULTY_COLD = 14;
+const FAULTY_COLD = 8;
 
 /** A day and a place: °C, kPa, and the height of the place, m. */
 export interface Weather {
@@ -44,7 +44,7 @@ export async function judgeRun(
   const wanted = wantedFor(READING_KEYS, new Set(plan.livePids));
   const cold = await recordStandIn(car, clock, wanted, coldRun(fault ? FAULTY_COLD : SOUND_COLD), 'clone');
   car.warmUp();
-  const warm = await recordStandIn(car, clock, wanted, WARM_RUN, 'clone');
+  const warm = await recordStandIn(car, clock, wanted, fault ? WARM_RUN.slice(0, 4) : WARM_RUN, 'clone');
   const engine = {
     displacement: plan.displacement,
     cylinders: plan.cylinders,
