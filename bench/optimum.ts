@@ -12,7 +12,8 @@ import {
   type CauseInstance,
   type Evidence,
 } from '@pincer/core/diagnosis';
-import type { ObservationKey } from '@pincer/core/knowledge';
+import { CHECKS, type ObservationKey } from '@pincer/core/knowledge';
+import { cylindersOf } from '@pincer/core/vehicle';
 import { CAR, NOW } from '../core/test/make-case.ts';
 import type { Row } from './bench.ts';
 
@@ -43,8 +44,8 @@ const CASES: readonly Evidence[][] = [
 ];
 
 interface Instance {
-  causes: { chance: number; repair: number; shop: number }[];
-  checks: { cost: number; /** P(outcome | cause), by cause. */ given: number[][] }[];
+  causes: { instance: CauseInstance; chance: number; repair: number; shop: number }[];
+  checks: { id: string; cost: number; /** P(outcome | cause), by cause. */ given: number[][] }[];
 }
 
 /** A case cut down to a few causes, one of which is it, and a few checks. */
@@ -55,21 +56,24 @@ function cutDown(evidence: readonly Evidence[]): Instance {
     .sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0))
     .slice(0, CAUSES_KEPT);
   const mass = kept.reduce((sum, i) => sum + (posterior.marginals[i] ?? 0), 0);
-  const instances = kept.flatMap((i): CauseInstance[] => {
+  const causes = kept.flatMap((i) => {
     const instance = all[i];
-    return instance ? [instance] : [];
+    if (!instance) return [];
+    return {
+      instance,
+      chance: (posterior.marginals[i] ?? 0) / mass,
+      repair: repairCost(instance, DEFAULT_OWNER),
+      shop: DEFAULT_OWNER.shopDiagnosis + shopPrice(instance, DEFAULT_OWNER),
+    };
   });
   return {
-    causes: kept.map((i, n) => ({
-      chance: (posterior.marginals[i] ?? 0) / mass,
-      repair: repairCost(instances[n] as CauseInstance, DEFAULT_OWNER),
-      shop: DEFAULT_OWNER.shopDiagnosis + shopPrice(instances[n] as CauseInstance, DEFAULT_OWNER),
-    })),
+    causes,
     checks: rankChecks(posterior, new Set(), CAR, DEFAULT_OWNER)
       .slice(0, CHECKS_KEPT)
-      .map(({ check, cylinder }) => ({
+      .map(({ id, check, cylinder }) => ({
+        id,
         cost: checkCost(check, DEFAULT_OWNER),
-        given: instances.map((c) => [...outcomeChances(check, cylinder, [c])]),
+        given: causes.map((c) => [...outcomeChances(check, cylinder, [c.instance])]),
       })),
   };
 }
@@ -138,27 +142,43 @@ function inOrder(instance: Instance, s: State): { cost: number; first: number | 
   return { cost: mass * plan.cost, first: plan.order[0] ?? null };
 }
 
-/** Expected cost of following the advice: the check that saves most one step ahead, else the first repair. */
+/** Every check in every place, so that all but the kept ones can be told to be done. */
+const ALL_CHECKS: readonly string[] = CHECKS.flatMap((c) =>
+  c.scope === 'engine' ? [c.id] : Array.from({ length: cylindersOf(CAR) }, (_, n) => `${c.id}:${n + 1}`),
+);
+
+/** The check that the program's own ranking would do now, or null where a repair comes first. */
+function advised(instance: Instance, s: State): number | null {
+  const mass = massOf(s);
+  const marginals = Float64Array.from(s.joint, (p) => p / mass);
+  const left = new Set(s.checks.map((c) => instance.checks[c]?.id));
+  const [best] = rankChecks(
+    {
+      instances: instance.causes.map((c) => c.instance),
+      hypotheses: instance.causes.map((_, i) => ({ causes: [i] })),
+      weights: marginals,
+      marginals,
+    },
+    new Set(ALL_CHECKS.filter((id) => !left.has(id))),
+    CAR,
+    DEFAULT_OWNER,
+  );
+  return best && best.gain > CHECK_WORTH_IT ? instance.checks.findIndex((c) => c.id === best.id) : null;
+}
+
+/** Expected cost of following the advice: the check that it ranks first, else the first repair of its plan. */
 function advice(instance: Instance, s: State): number {
   const mass = massOf(s);
   if (mass < 1e-9) return 0;
-  const now = inOrder(instance, s);
-  let best: { check: number; gain: number } | null = null;
-  for (const check of s.checks) {
-    const states = outcomesOf(instance, check).map((o) => after(instance, s, check, o));
-    const then = states.reduce((sum, x) => sum + (massOf(x) < 1e-9 ? 0 : inOrder(instance, x).cost), 0);
-    const gain = now.cost - mass * (instance.checks[check]?.cost ?? 0) - then;
-    if (gain > CHECK_WORTH_IT * mass && gain > (best?.gain ?? 0)) best = { check, gain };
-  }
-  if (best) {
-    const { check } = best;
+  const check = advised(instance, s);
+  if (check !== null)
     return outcomesOf(instance, check).reduce(
       (sum, o) => sum + advice(instance, after(instance, s, check, o)),
       mass * (instance.checks[check]?.cost ?? 0),
     );
-  }
-  if (now.first === null) return shop(instance, s);
-  return mass * (instance.causes[now.first]?.repair ?? 0) + advice(instance, without(s, now.first));
+  const { first } = inOrder(instance, s);
+  if (first === null) return shop(instance, s);
+  return mass * (instance.causes[first]?.repair ?? 0) + advice(instance, without(s, first));
 }
 
 /** The advice against the best plan there is, on cases small enough to try them all. */

@@ -120,7 +120,9 @@ export class EngineUnit {
       case 0x09:
         return this.information(rest[0] ?? 0);
       case 0x19:
-        return [rest[0] === 0x02 ? encodeDtcByStatus(this.memory.withStatus('00')) : [0x7f, 0x19, 0x12]];
+        return [
+          rest[0] === 0x02 ? encodeDtcByStatus(this.memory.withStatus('00', rest[1])) : [0x7f, 0x19, 0x12],
+        ];
       default:
         return service === undefined ? [] : [[0x7f, service, 0x11]];
     }

@@ -108,19 +108,18 @@ export class FaultMemory {
   /**
    * Stored codes with their status bytes, as service 19 02 tells them.
    * @param failureType the way of failing that they share, two hex digits.
+   * @param mask status bits of which one at least has to be set.
    */
-  withStatus(failureType: string): StatusCode[] {
+  withStatus(failureType: string, mask = 0xff): StatusCode[] {
     return [...this.stored.values()]
       .filter((e) => e.isPending || e.isConfirmed)
       .map((e) => ({
         code: e.code,
         failureType,
         status:
-          (e.isPending ? 0x04 | 0x02 : 0) |
-          (e.isConfirmed ? 0x08 : 0) |
-          0x20 |
-          (e.isConfirmed && this.isLampOn ? 0x80 : 0),
-      }));
+          (e.isPending ? 0x04 | 0x02 : 0) | (e.isConfirmed ? 0x08 : 0) | 0x20 | (e.wantsLamp ? 0x80 : 0),
+      }))
+      .filter((c) => (c.status & mask) !== 0);
   }
 
   get isLampOn(): boolean {

@@ -79,7 +79,7 @@ export class GearboxUnit {
       case 0x19:
         if (first !== 0x02) return [[0x7f, 0x19, 0x12]];
         return [
-          encodeDtcByStatus([...this.memory.withStatus('13'), ...this.notes.stored(request[2] ?? 0xff)]),
+          encodeDtcByStatus([...this.memory.withStatus('13', request[2]), ...this.notes.stored(request[2])]),
         ];
       default:
         return [];

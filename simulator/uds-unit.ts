@@ -144,7 +144,7 @@ export class UdsUnit {
   }
 
   /** What is stored with any of the status bits asked for; what fails at this moment is back as soon as it is erased. */
-  stored(mask: number): StatusCode[] {
+  stored(mask = 0xff): StatusCode[] {
     return this.plan
       .codes(this.engine)
       .filter((c) => !this.isCleared || (c.status & TEST_FAILED) !== 0)

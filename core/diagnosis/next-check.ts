@@ -32,8 +32,11 @@ export interface CheckOutlook {
 /** Hypotheses that together hold this much are enough to rank checks. */
 const KEPT_MASS = 0.997;
 
+/** What the ranking looks at: causes, and how likely each hypothesis over them is. */
+type RankedOver = Pick<Posterior, 'instances' | 'hypotheses' | 'weights' | 'marginals'>;
+
 /** Keeps the likeliest hypotheses, so that looking ahead does not cost more as the library grows. */
-function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: Float64Array } {
+function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: Float64Array } {
   const order = [...posterior.weights.keys()].sort(
     (a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0),
   );
@@ -56,7 +59,7 @@ function likeliest(posterior: Posterior): { hypotheses: Hypothesis[]; weights: F
  * @param mayDrive whether the car may be driven; without it, checks that want a drive are left out.
  */
 export function rankChecks(
-  posterior: Posterior,
+  posterior: RankedOver,
   done: ReadonlySet<string>,
   vehicle: Vehicle,
   owner: Owner,
