@@ -1,6 +1,6 @@
 import type { CaseFile } from '@pincer/core/case';
 import { PIPPIN, pippin } from './vehicles.ts';
-import { readScene, caseFile, ADAPTER, PROTOCOL, EXPORTED } from './scene.ts';
+import { readScene, caseFile, EXPORTED, talking, readByAdapter } from './scene.ts';
 
 /** A car looked at before buying: no lamp, no confirmed code, and a memory that was cleared 11 km earlier. */
 export async function beforeBuying(): Promise<CaseFile> {
@@ -20,15 +20,8 @@ export async function beforeBuying(): Promise<CaseFile> {
     [
       { kind: 'lamp', at: on('09-19T10:02'), lamp: 'engine', mode: 'out' },
       { kind: 'bulb', at: on('09-19T10:02'), answer: 'lights' },
-      {
-        kind: 'connection',
-        at: on('09-19T10:10'),
-        outcome: 'talking',
-        adapter: ADAPTER,
-        protocol: PROTOCOL,
-        volts: 12.6,
-      },
-      { kind: 'reading', at: on('09-19T10:13'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading },
+      talking(on('09-19T10:10'), 12.6),
+      readByAdapter(on('09-19T10:13'), reading),
       { kind: 'note', at: on('09-19T10:20'), text: 'The seller says it has never had a lamp on.' },
     ],
     EXPORTED,

@@ -1,7 +1,7 @@
 import { findInText, readingOfFindings, type CaseFile } from '@pincer/core/case';
 import { DRAY } from '@pincer/simulator';
 import { dray } from './vehicles.ts';
-import { readScene, caseFile, ADAPTER, PROTOCOL, EXPORTED } from './scene.ts';
+import { readScene, caseFile, EXPORTED, talking, readByAdapter } from './scene.ts';
 
 /** Written down from a borrowed reader's two-line screen, later read: the van, lazy on hills, with a hiss. */
 export async function borrowedReader(): Promise<CaseFile> {
@@ -31,22 +31,8 @@ export async function borrowedReader(): Promise<CaseFile> {
       { kind: 'observation', at: on('11-08T18:33'), observation: 'sign:hiss', answer: 'yes' },
       { kind: 'reading', at: on('11-08T18:40'), via: 'hand', isComplete: false, reading },
       { kind: 'note', at: on('11-08T18:42'), text: 'The neighbour’s reader; it has to go back on Sunday.' },
-      {
-        kind: 'connection',
-        at: on('11-14T09:10'),
-        outcome: 'talking',
-        adapter: ADAPTER,
-        protocol: PROTOCOL,
-        volts: 12.5,
-      },
-      {
-        kind: 'reading',
-        at: on('11-14T09:14'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: own,
-      },
+      talking(on('11-14T09:10'), 12.5),
+      readByAdapter(on('11-14T09:14'), own),
     ],
     EXPORTED,
     dray,

@@ -1,6 +1,6 @@
 import type { CaseFile } from '@pincer/core/case';
 import type { Fault } from '@pincer/simulator';
-import { readScene, caseFile, entryId, ADAPTER, PROTOCOL, EXPORTED } from './scene.ts';
+import { readScene, caseFile, entryId, EXPORTED, talking, readByAdapter } from './scene.ts';
 
 export async function leanTwice(): Promise<CaseFile> {
   const leak: Fault = { kind: 'intake-leak', share: 0.2 };
@@ -20,22 +20,8 @@ export async function leanTwice(): Promise<CaseFile> {
     [
       { kind: 'lamp', at: on('04-11T16:06'), lamp: 'engine', mode: 'steady' },
       { kind: 'observation', at: on('04-11T16:06'), observation: 'sign:rough-idle', answer: 'yes' },
-      {
-        kind: 'connection',
-        at: on('04-11T16:28'),
-        outcome: 'talking',
-        adapter: ADAPTER,
-        protocol: PROTOCOL,
-        volts: 12.6,
-      },
-      {
-        kind: 'reading',
-        at: on('04-11T16:30'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: one,
-      },
+      talking(on('04-11T16:28'), 12.6),
+      readByAdapter(on('04-11T16:30'), one),
       { kind: 'decision', at: on('04-11T16:40'), option: 'clear' },
       {
         kind: 'clear',
@@ -51,14 +37,7 @@ export async function leanTwice(): Promise<CaseFile> {
         cameBack: 'yes',
         note: 'Lamp back on the second morning.',
       },
-      {
-        kind: 'reading',
-        at: on('04-13T17:00'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: two,
-      },
+      readByAdapter(on('04-13T17:00'), two),
       { kind: 'check', at: on('04-13T17:20'), check: 'maf-clean', outcome: 'same' },
       {
         kind: 'repair',
@@ -74,14 +53,7 @@ export async function leanTwice(): Promise<CaseFile> {
         outcome: 'agreed',
         message: 'Agreed: 7E8, 7E9',
       },
-      {
-        kind: 'reading',
-        at: on('04-16T17:10'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: three,
-      },
+      readByAdapter(on('04-16T17:10'), three),
       { kind: 'check', at: on('04-18T09:10'), check: 'trims-compare', outcome: 'idle' },
       { kind: 'check', at: on('04-18T09:30'), check: 'leak-spray', outcome: 'hose' },
       {
@@ -103,14 +75,7 @@ export async function leanTwice(): Promise<CaseFile> {
       { kind: 'drive', at: on('04-19T08:20'), metConditions: 'yes', cameBack: 'no' },
       { kind: 'drive', at: on('04-21T08:15'), metConditions: 'yes', cameBack: 'no' },
       { kind: 'drive', at: on('04-24T08:15'), metConditions: 'yes', cameBack: 'no' },
-      {
-        kind: 'reading',
-        at: on('04-25T10:00'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: gone,
-      },
+      readByAdapter(on('04-25T10:00'), gone),
       { kind: 'lamp', at: on('04-25T10:02'), lamp: 'engine', mode: 'out' },
       { kind: 'closed', at: on('04-25T10:05'), outcome: 'fixed', note: 'The hose, not the sensor.' },
     ],

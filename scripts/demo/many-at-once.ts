@@ -1,7 +1,7 @@
 import type { CaseFile } from '@pincer/core/case';
 import { KESTRINE } from '@pincer/simulator';
 import { kestrine } from './vehicles.ts';
-import { readScene, caseFile, ADAPTER, PROTOCOL, EXPORTED } from './scene.ts';
+import { readScene, caseFile, EXPORTED, talking, readByAdapter } from './scene.ts';
 
 /** The motorcycle: several control units complain at once, and the cause is one. */
 export async function manyAtOnce(): Promise<CaseFile> {
@@ -25,15 +25,8 @@ export async function manyAtOnce(): Promise<CaseFile> {
       { kind: 'observation', at: on('10-04T15:22'), observation: 'gauge:lights-dim', answer: 'yes' },
       { kind: 'observation', at: on('10-04T15:22'), observation: 'sign:warm', answer: 'yes' },
       { kind: 'observation', at: on('10-04T15:23'), observation: 'before:modified', answer: 'no' },
-      {
-        kind: 'connection',
-        at: on('10-04T15:40'),
-        outcome: 'talking',
-        adapter: ADAPTER,
-        protocol: PROTOCOL,
-        volts: 12.4,
-      },
-      { kind: 'reading', at: on('10-04T15:43'), via: 'adapter', adapter: ADAPTER, isComplete: true, reading },
+      talking(on('10-04T15:40'), 12.4),
+      readByAdapter(on('10-04T15:43'), reading),
     ],
     EXPORTED,
     kestrine,

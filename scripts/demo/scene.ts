@@ -63,6 +63,26 @@ export function caseFile(
 export const entryId = (caseId: string, index: number): string =>
   `ent_${caseId}_${String(index + 1).padStart(2, '0')}`;
 
-export const ADAPTER = 'Stand-in, quick';
-export const PROTOCOL = 'ISO 15765-4, 11-bit CAN, 500 kbit/s';
+const ADAPTER = 'Stand-in, quick';
+
+/** The adapter found the car's protocol; `volts` is what it measured at the connector. */
+export const talking = (at: string, volts: number): WithoutId<Entry> => ({
+  kind: 'connection',
+  at,
+  outcome: 'talking',
+  adapter: ADAPTER,
+  protocol: 'ISO 15765-4, 11-bit CAN, 500 kbit/s',
+  volts,
+});
+
+/** A complete reading through the adapter. */
+export const readByAdapter = (at: string, reading: Reading): WithoutId<Entry> => ({
+  kind: 'reading',
+  at,
+  via: 'adapter',
+  adapter: ADAPTER,
+  isComplete: true,
+  reading,
+});
+
 export const EXPORTED = '2026-11-20T18:00:00.000Z';

@@ -1,6 +1,6 @@
 import type { CaseFile } from '@pincer/core/case';
 import type { Fault } from '@pincer/simulator';
-import { readScene, caseFile, ADAPTER, PROTOCOL, EXPORTED } from './scene.ts';
+import { readScene, caseFile, EXPORTED, talking, readByAdapter } from './scene.ts';
 
 export async function wetMornings(): Promise<CaseFile> {
   const boot: Fault = { kind: 'coil-boot', cylinder: 2 };
@@ -19,30 +19,9 @@ export async function wetMornings(): Promise<CaseFile> {
       { kind: 'observation', at: on('03T06:42'), observation: 'sign:shakes', answer: 'yes' },
       { kind: 'observation', at: on('03T06:42'), observation: 'sign:warm', answer: 'no' },
       { kind: 'observation', at: on('03T06:43'), observation: 'before:refuelled', answer: 'no' },
-      {
-        kind: 'connection',
-        at: on('03T17:20'),
-        outcome: 'talking',
-        adapter: ADAPTER,
-        protocol: PROTOCOL,
-        volts: 12.5,
-      },
-      {
-        kind: 'reading',
-        at: on('03T17:22'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: first,
-      },
-      {
-        kind: 'reading',
-        at: on('03T17:41'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: warm,
-      },
+      talking(on('03T17:20'), 12.5),
+      readByAdapter(on('03T17:22'), first),
+      readByAdapter(on('03T17:41'), warm),
       { kind: 'check', at: on('03T17:44'), check: 'tailpipe-smell', outcome: 'none' },
       { kind: 'decision', at: on('03T17:50'), option: 'help' },
       {
@@ -51,14 +30,7 @@ export async function wetMornings(): Promise<CaseFile> {
         text: 'Quay Street garage asks €75 to read it and has time on Thursday week. Leaving it in the yard meanwhile.',
       },
       { kind: 'observation', at: on('09T06:35'), observation: 'sign:wet', answer: 'yes' },
-      {
-        kind: 'reading',
-        at: on('09T06:50'),
-        via: 'adapter',
-        adapter: ADAPTER,
-        isComplete: true,
-        reading: again,
-      },
+      readByAdapter(on('09T06:50'), again),
     ],
     EXPORTED,
   );
