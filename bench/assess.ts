@@ -1,6 +1,6 @@
 import { assess } from '@pincer/core/assess';
 import { CHECKS } from '@pincer/core/knowledge';
-import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../core/test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../core/test/make-case.ts';
 import type { Row } from './bench.ts';
 
 const CODES = [
@@ -25,8 +25,8 @@ function bigCase(extra: number) {
   const checks = CHECKS.filter((c) => c.scope === 'engine').slice(0, 10);
   const entries = [
     { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-    readingEntry(
-      makeReading(CODES, {
+    scanEntry(
+      makeScan(CODES, {
         '0C': 740,
         '0D': 0,
         '05': 88,

@@ -10,10 +10,10 @@ import {
   type CauseInstance,
 } from '@pincer/core/diagnosis';
 import { checkById } from '@pincer/core/knowledge';
-import { AdapterPort, connect, takeReading } from '@pincer/core/link';
-import type { Reading } from '@pincer/core/obd';
+import { AdapterPort, connect, takeScan } from '@pincer/core/link';
+import type { Scan } from '@pincer/core/obd';
 import { INSTANT_CLOCK, StandIn, seededRandom, type Fault } from '@pincer/simulator';
-import { CAR, NOW, makeCase, readingEntry } from '../core/test/make-case.ts';
+import { CAR, NOW, makeCase, scanEntry } from '../core/test/make-case.ts';
 import type { Row } from './bench.ts';
 
 /** A fault of the stand-in, the cause that it is, and the causes that its codes name at first sight. */
@@ -31,12 +31,12 @@ const CASES: readonly { fault: Fault; truth: string; named: readonly string[] }[
 const SEEDS = [3, 7, 11, 19, 23, 31];
 const MAX_STEPS = 25;
 
-async function read(fault: Fault, seed: number, isWarm: boolean): Promise<Reading> {
+async function read(fault: Fault, seed: number, isWarm: boolean): Promise<Scan> {
   const car = new StandIn({ faults: [fault], seed, clock: INSTANT_CLOCK, temperament: 'instant' });
   if (isWarm) car.warmUp();
   const connected = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
   if (!connected.ok) throw new Error(connected.fault.code);
-  return (await takeReading(connected.connection)).reading;
+  return (await takeScan(connected.connection)).scan;
 }
 
 const INSTANCES = instancesFor(CAR, NOW);
@@ -126,8 +126,8 @@ export async function diagnosisRows(): Promise<Row[]> {
     for (const seed of SEEDS) {
       const record = makeCase(
         { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-        readingEntry(await read(fault, seed, false)),
-        readingEntry(await read(fault, seed + 100, true)),
+        scanEntry(await read(fault, seed, false)),
+        scanEntry(await read(fault, seed + 100, true)),
       );
       const a = assess(record, CAR, NOW);
       const rank = a.causes.findIndex((c) => c.id === truth);

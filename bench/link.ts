@@ -1,4 +1,4 @@
-import { AdapterPort, connect, takeReading } from '@pincer/core/link';
+import { AdapterPort, connect, takeScan } from '@pincer/core/link';
 import { INSTANT_CLOCK, StandIn } from '@pincer/simulator';
 import type { Row } from './bench.ts';
 
@@ -22,14 +22,14 @@ export async function linkRows(): Promise<Row[]> {
   const port = new AdapterPort(car.plugIn(), INSTANT_CLOCK);
   const connected = await connect(port);
   if (!connected.ok) throw new Error(connected.fault.code);
-  const { reading } = await takeReading(connected.connection);
+  const { scan } = await takeScan(connected.connection);
   const used = port.sent.filter((c) => !c.startsWith('AT')).length;
 
-  const live = new Set(reading.values.filter((v) => v.service === '01').map((v) => v.pid));
-  const monitors = new Set(reading.monitors.map((m) => m.span)).size;
-  const frozen = new Set(reading.frozen.flatMap((f) => f.values.map((v) => v.pid)));
-  const information = new Set(reading.values.filter((v) => v.service === '09').map((v) => v.pid));
-  const tests = new Set(reading.values.filter((v) => v.service === '06').map((v) => v.pid));
+  const live = new Set(scan.values.filter((v) => v.service === '01').map((v) => v.pid));
+  const monitors = new Set(scan.monitors.map((m) => m.span)).size;
+  const frozen = new Set(scan.freezeFrames.flatMap((f) => f.values.map((v) => v.pid)));
+  const information = new Set(scan.values.filter((v) => v.service === '09').map((v) => v.pid));
+  const tests = new Set(scan.values.filter((v) => v.service === '06').map((v) => v.pid));
   const fewest =
     1 +
     1 +

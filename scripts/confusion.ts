@@ -18,15 +18,15 @@ const FAULTY_COLD = 8;
 export interface Weather {
   outside: number;
   airPressure: number;
-  height: number;
+  heightM: number;
 }
-const MILD: Weather = { outside: 11, airPressure: 100.4, height: 80 };
+const MILD: Weather = { outside: 11, airPressure: 100.4, heightM: 80 };
 
 /** What the rules say of one whole run of a stand-in with a fault, or sound. */
 export async function judgeRun(
   plan: CarPlan,
   fault: Fault | null,
-  { outside, airPressure, height }: Weather = MILD,
+  { outside, airPressure, heightM }: Weather = MILD,
   seed = 7,
 ): Promise<Judgement[]> {
   const clock = new VirtualClock();
@@ -46,11 +46,11 @@ export async function judgeRun(
   car.warmUp();
   const warm = await recordStandIn(car, clock, wanted, fault ? WARM_RUN.slice(0, 4) : WARM_RUN, 'clone');
   const engine = {
-    displacement: plan.displacement,
+    displacementLitres: plan.displacement,
     cylinders: plan.cylinders,
     isDiesel: plan.ignition === 'compression',
     isMotorcycle: plan.id === 'kestrine',
-    height,
+    heightM,
   };
   return judge([...windowsOf(cold, engine), ...windowsOf(warm, engine)]);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { AdapterPort, ByteQueue, connect, takeReading, type Transport } from '@pincer/core/link';
-import { readingSchema } from '@pincer/core/obd';
+import { AdapterPort, ByteQueue, connect, takeScan, type Transport } from '@pincer/core/link';
+import { scanSchema } from '@pincer/core/obd';
 import { INSTANT_CLOCK, StandIn, seededRandom } from './index.ts';
 
 interface Harm {
@@ -52,7 +52,7 @@ async function readOver(harm: Harm, seed: number, isLegacy: boolean) {
   });
   const port = new AdapterPort(harmed(car.plugIn(), harm, seed), INSTANT_CLOCK);
   const result = await connect(port);
-  return result.ok ? (await takeReading(result.connection)).reading : null;
+  return result.ok ? (await takeScan(result.connection)).scan : null;
 }
 
 const CLEAN: Harm = { lost: 0, doubled: 0, stray: 0, piece: 4096, endlessAfter: 0 };
@@ -79,7 +79,7 @@ test('bytes lost, doubled, strewn in and endless: it ends, the reading is valid,
       async (harm, seed, isLegacy) => {
         const reading = await readOver(harm, seed, isLegacy);
         if (!reading) return;
-        expect(readingSchema.safeParse(reading).success).toBe(true);
+        expect(scanSchema.safeParse(reading).success).toBe(true);
         const isClean = reading.missing.length === 0 && reading.errors.length === 0;
         // A reading that claims to be whole and undamaged has the codes that the car has.
         if (isClean) expect(reading.codes.map((c) => c.code)).toContain('P0303');

@@ -2,12 +2,12 @@ import {
   AdapterPort,
   clearCodes,
   connect,
-  resumeReading,
-  takeReading,
+  resumeScan,
+  takeScan,
   type Clock,
   type ReadProgress,
 } from '@pincer/core/link';
-import { currentNumber, readingSchema } from '@pincer/core/obd';
+import { currentNumber, scanSchema } from '@pincer/core/obd';
 import { readVin } from '@pincer/core/vehicle';
 import { FINCH, INSTANT_CLOCK, StandIn, type Fault, type StandInOptions } from './index.ts';
 
@@ -54,29 +54,29 @@ describe('a session with the stand-in', () => {
   test('a full reading has everything and fits the schema', async () => {
     const { port } = plugged({ kind: 'coil-boot', cylinder: 2 });
     const steps: ReadProgress[] = [];
-    const { reading, fault } = await takeReading(await talking(port), { onProgress: (p) => steps.push(p) });
+    const { scan, fault } = await takeScan(await talking(port), { onProgress: (p) => steps.push(p) });
     expect(fault).toBeNull();
-    expect(readingSchema.parse(reading)).toEqual(reading);
-    expect(reading).toMatchObject({
+    expect(scanSchema.parse(scan)).toEqual(scan);
+    expect(scan).toMatchObject({
       vin: FINCH.identity.vin,
       lamp: { on: true },
       ignition: 'spark',
       errors: [],
       missing: [],
     });
-    expect(readVin(reading.vin ?? '')).toMatchObject({ ok: true, isCheckDigitRight: true, modelYear: 2012 });
-    expect(reading.codes.filter((c) => c.code === 'P0302').map((c) => c.state)).toEqual([
+    expect(readVin(scan.vin ?? '')).toMatchObject({ ok: true, isCheckDigitRight: true, modelYear: 2012 });
+    expect(scan.codes.filter((c) => c.code === 'P0302').map((c) => c.state)).toEqual([
       'confirmed',
       'pending',
       'permanent',
     ]);
-    expect(reading.frozen[0]).toMatchObject({ code: 'P0302' });
-    const at = Object.fromEntries(reading.frozen[0]?.values.map((v) => [v.pid, v.value]) ?? []);
+    expect(scan.freezeFrames[0]).toMatchObject({ code: 'P0302' });
+    const at = Object.fromEntries(scan.freezeFrames[0]?.values.map((v) => [v.pid, v.value]) ?? []);
     expect(at['05']).toBeLessThan(40);
     expect(at['04']).toBeGreaterThan(55);
-    expect(reading.monitors.filter((m) => m.span === 'since-clear').map((m) => m.unit)).toContain('7E9');
-    expect(reading.identities.map((i) => i.calibrationIds)).toEqual([['TF14-E5-0231'], ['TCF14-A2']]);
-    for (const pid of ['21', '30', '31', '42', '0C']) expect(currentNumber(reading, pid)).not.toBeNull();
+    expect(scan.monitors.filter((m) => m.span === 'since-clear').map((m) => m.unit)).toContain('7E9');
+    expect(scan.identities.map((i) => i.calibrationIds)).toEqual([['TF14-E5-0231'], ['TCF14-A2']]);
+    for (const pid of ['21', '30', '31', '42', '0C']) expect(currentNumber(scan, pid)).not.toBeNull();
     expect(steps.at(-1)).toMatchObject({ done: 8, total: 8 });
     expect(steps.map((s) => s.done)).toEqual([...steps.map((s) => s.done)].sort((a, b) => a - b));
   });
@@ -84,62 +84,62 @@ describe('a session with the stand-in', () => {
   test('cut in the middle: what came is kept, and what is missing is said', async () => {
     const { port, adapter } = plugged({ kind: 'coil-boot', cylinder: 2 });
     const connection = await talking(port);
-    const { reading, fault } = await takeReading(connection, {
+    const { scan, fault } = await takeScan(connection, {
       onProgress: (p) => {
         if (p.step === 'Stored conditions') adapter.unplug();
       },
     });
     expect(fault).toEqual({ code: 'cut' });
-    expect(reading.codes.map((c) => c.code)).toContain('P0302');
-    expect(reading.missing.map((m) => m.part)).toEqual([
+    expect(scan.codes.map((c) => c.code)).toContain('P0302');
+    expect(scan.missing.map((m) => m.part)).toEqual([
       'stored conditions',
       'vehicle number and calibration',
       'lamp, self-checks and readings',
       'on-board test results',
     ]);
-    expect(reading.missing[0]?.why).toMatch(/cut/);
+    expect(scan.missing[0]?.why).toMatch(/cut/);
   });
 
   test('gone on with after a cut: only what is missing is asked for, and it ends complete and the same', async () => {
     const { car, port, adapter } = plugged({ kind: 'coil-boot', cylinder: 2 });
-    const whole = (await takeReading(await talking(port))).reading;
+    const whole = (await takeScan(await talking(port))).scan;
     const connection = await talking(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
     adapter.unplug();
     const second = car.plugIn();
     const cutPort = new AdapterPort(second, INSTANT_CLOCK);
-    const cut = await takeReading(await talking(cutPort), {
+    const cut = await takeScan(await talking(cutPort), {
       onProgress: (p) => {
         if (p.step === 'Stored conditions') second.unplug();
       },
     });
     const before = connection.port.sent.length;
-    const { reading, fault } = await resumeReading(connection, cut.reading);
-    expect([fault, reading.missing]).toEqual([null, []]);
+    const { scan, fault } = await resumeScan(connection, cut.scan);
+    expect([fault, scan.missing]).toEqual([null, []]);
     const asked = connection.port.sent.slice(before);
     expect(asked.filter((r) => /^0[37A]/.test(r))).toEqual([]);
-    expect(reading.codes).toEqual(whole.codes);
-    expect(reading.frozen).toEqual(whole.frozen);
-    expect(reading.monitors).toEqual(whole.monitors);
-    expect(reading.vin).toBe(whole.vin);
-    const pids = (r: typeof reading) =>
+    expect(scan.codes).toEqual(whole.codes);
+    expect(scan.freezeFrames).toEqual(whole.freezeFrames);
+    expect(scan.monitors).toEqual(whole.monitors);
+    expect(scan.vin).toBe(whole.vin);
+    const pids = (r: typeof scan) =>
       r.values.map((v) => `${v.service} ${v.source} ${v.pid} ${v.part ?? ''}`).sort();
-    expect(pids(reading)).toEqual(pids(whole));
+    expect(pids(scan)).toEqual(pids(whole));
     // The part that was cut is as it was.
-    expect(cut.reading.missing.length).toBe(4);
+    expect(cut.scan.missing.length).toBe(4);
   });
 
   test('gone on with on another car: begun anew, never mixed', async () => {
     const first = plugged({ kind: 'coil', cylinder: 3 });
-    const { reading: begun } = await takeReading(await talking(first.port), {
+    const { scan: begun } = await takeScan(await talking(first.port), {
       onProgress: (p) => {
         if (p.step.startsWith('Lamp')) first.adapter.unplug();
       },
     });
     expect(begun.vin).toBe(FINCH.identity.vin);
     const other = await talking(plugged({ kind: 'air-flow-unplugged' }).port);
-    const { reading } = await resumeReading(other, { ...begun, vin: 'ZZ9TR1F4XDH000777' });
-    expect(reading.missing).toEqual([]);
-    expect([...new Set(reading.codes.map((c) => c.code))]).toEqual(['P0102']);
+    const { scan } = await resumeScan(other, { ...begun, vin: 'ZZ9TR1F4XDH000777' });
+    expect(scan.missing).toEqual([]);
+    expect([...new Set(scan.codes.map((c) => c.code))]).toEqual(['P0102']);
   });
 
   test('a search that misses the protocol: tried one by one it connects, on CAN and on the older ones', async () => {
@@ -165,25 +165,25 @@ describe('a session with the stand-in', () => {
     const { car, port } = plugged({ kind: 'coil', cylinder: 3 });
     const connection = await talking(port);
     car.setMode('off');
-    const { reading, fault } = await takeReading(connection);
+    const { scan, fault } = await takeScan(connection);
     expect(fault).toEqual({ code: 'unable-to-connect' });
-    expect(reading.codes).toEqual([]);
-    expect(reading.missing).toHaveLength(8);
+    expect(scan.codes).toEqual([]);
+    expect(scan.missing).toHaveLength(8);
   });
 
   test('stopped by the owner: the same', async () => {
     const { port } = plugged({ kind: 'coil', cylinder: 3 });
     const connection = await talking(port);
     const stop = new AbortController();
-    const { reading, fault } = await takeReading(connection, {
+    const { scan, fault } = await takeScan(connection, {
       signal: stop.signal,
       onProgress: (p) => {
         if (p.step === 'Identity') stop.abort();
       },
     });
     expect(fault).toEqual({ code: 'cancelled' });
-    expect(reading.codes.length).toBeGreaterThan(0);
-    expect(reading.missing.length).toBe(3);
+    expect(scan.codes.length).toBeGreaterThan(0);
+    expect(scan.missing.length).toBe(3);
   });
 
   test.each<[string, Fault, string[]]>([
@@ -193,20 +193,18 @@ describe('a session with the stand-in', () => {
     ['leak', { kind: 'intake-leak', share: 0.2 }, ['P0171']],
   ])('%s sets its codes', async (_, fault, codes) => {
     const { port } = plugged(fault);
-    const { reading } = await takeReading(await talking(port));
-    expect([...new Set(reading.codes.map((c) => c.code))].sort()).toEqual(codes);
+    const { scan } = await takeScan(await talking(port));
+    expect([...new Set(scan.codes.map((c) => c.code))].sort()).toEqual(codes);
   });
 
   test('a sound car has no code and no lamp, and every reading hangs together', async () => {
     const { car, port } = plugged(null);
     car.warmUp();
-    const { reading } = await takeReading(await talking(port));
-    expect(reading.codes).toEqual([]);
-    expect(reading.lamp).toEqual({ on: false, count: 0 });
-    expect(currentNumber(reading, '05')).toBeGreaterThan(80);
-    expect(
-      Math.abs((currentNumber(reading, '06') ?? 99) + (currentNumber(reading, '07') ?? 99)),
-    ).toBeLessThan(6);
+    const { scan } = await takeScan(await talking(port));
+    expect(scan.codes).toEqual([]);
+    expect(scan.mil).toEqual({ on: false, count: 0 });
+    expect(currentNumber(scan, '05')).toBeGreaterThan(80);
+    expect(Math.abs((currentNumber(scan, '06') ?? 99) + (currentNumber(scan, '07') ?? 99))).toBeLessThan(6);
   });
 
   test('clearing: refused with the engine running, agreed with it off, and a fault that is there comes straight back', async () => {
@@ -224,16 +222,16 @@ describe('a session with the stand-in', () => {
       agreed: ['7E8', '7E9'],
       refused: [],
     });
-    const after = (await takeReading(connection)).reading;
+    const after = (await takeScan(connection)).scan;
     expect(after.codes.map((c) => [c.code, c.state])).toEqual([['P0102', 'permanent']]);
-    expect(after.frozen).toEqual([]);
-    expect(after.lamp?.on).toBe(false);
+    expect(after.freezeFrames).toEqual([]);
+    expect(after.mil?.on).toBe(false);
     expect(currentNumber(after, '31')).toBe(0);
     expect(
       after.monitors.filter((m) => m.unit === '7E8' && m.span === 'since-clear' && !m.complete).length,
     ).toBeGreaterThan(5);
     car.setMode('idle');
-    const back = (await takeReading(connection)).reading;
+    const back = (await takeScan(connection)).scan;
     expect(back.codes.filter((c) => c.state === 'pending').map((c) => c.code)).toEqual(['P0102']);
   });
 
@@ -243,18 +241,18 @@ describe('a session with the stand-in', () => {
     await clearCodes(connection, PERMIT);
     car.mend();
     car.drive();
-    const one = (await takeReading(connection)).reading;
+    const one = (await takeScan(connection)).scan;
     expect(new Set(one.codes.map((c) => c.state))).toEqual(new Set(['permanent']));
     car.drive();
     car.drive();
-    expect((await takeReading(connection)).reading.codes).toEqual([]);
+    expect((await takeScan(connection)).scan.codes).toEqual([]);
   });
 
   test('the same seed gives the same car', async () => {
     const of = async (seed: number) => {
       const { car, port } = plugged(null, { seed });
       car.warmUp();
-      return (await takeReading(await talking(port))).reading;
+      return (await takeScan(await talking(port))).scan;
     };
     expect(await of(5)).toEqual(await of(5));
     expect(await of(5)).not.toEqual(await of(6));

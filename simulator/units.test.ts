@@ -1,5 +1,5 @@
 import { codeEntry } from '@pincer/core/codes';
-import { AdapterPort, clearUnit, connect, takeReading } from '@pincer/core/link';
+import { AdapterPort, clearUnit, connect, takeScan } from '@pincer/core/link';
 import { statusWords } from '@pincer/core/obd';
 import { readModuleMap } from '@pincer/core/vehicle';
 import {
@@ -26,36 +26,36 @@ async function readAll(fault: Fault, options: Partial<StandInOptions> = {}) {
   const port = new AdapterPort(car.plugIn(), INSTANT_CLOCK);
   const result = await connect(port);
   if (!result.ok) throw new Error(result.fault.code);
-  const { reading, fault: linkFault } = await takeReading(result.connection, { units: modules });
-  return { car, port, connection: result.connection, reading, linkFault };
+  const { scan, fault: linkFault } = await takeScan(result.connection, { units: modules });
+  return { car, port, connection: result.connection, scan, linkFault };
 }
 
 describe('the walk over the control units of a module map', () => {
   test('a weak battery: codes in seven control units, with their status and failure type', async () => {
-    const { reading, linkFault } = await readAll({ kind: 'battery-weak' });
-    expect([linkFault, reading.missing]).toEqual([null, []]);
-    const units = new Set(reading.codes.map((c) => c.unit));
+    const { scan, linkFault } = await readAll({ kind: 'battery-weak' });
+    expect([linkFault, scan.missing]).toEqual([null, []]);
+    const units = new Set(scan.codes.map((c) => c.unit));
     expect([...units].sort()).toEqual(['6A8', '6B8', '6C8', '6D8', '6E8', '7E8', '7E9']);
-    expect(reading.codes.find((c) => c.unit === '6A8')).toMatchObject({
+    expect(scan.codes.find((c) => c.unit === '6A8')).toMatchObject({
       code: 'U3003',
       failureType: '16',
       statusByte: 0x28,
     });
-    expect(reading.units?.filter((u) => !u.hasAnswered)).toMatchObject([
+    expect(scan.units?.filter((u) => !u.hasAnswered)).toMatchObject([
       { name: 'Climate', why: expect.stringMatching(/does not answer/) as string },
     ]);
   });
 
   test('a dead shift valve: told by the gearbox over two trips, felt by engine and brakes, back at once when cleared', async () => {
     const first = await readAll({ kind: 'gear-valve' }, { tripsBefore: 0 });
-    const told = (r: typeof first.reading) =>
+    const told = (r: typeof first.scan) =>
       r.codes
         .filter((c) => c.code !== 'U0402')
         .map((c) => `${c.unit} ${c.code} ${c.state}`)
         .sort();
-    expect(told(first.reading)).toEqual(['7E8 P0700 pending', '7E9 P0753 pending']);
-    const { reading, connection } = await readAll({ kind: 'gear-valve' });
-    expect(told(reading)).toEqual([
+    expect(told(first.scan)).toEqual(['7E8 P0700 pending', '7E9 P0753 pending']);
+    const { scan, connection } = await readAll({ kind: 'gear-valve' });
+    expect(told(scan)).toEqual([
       '7E8 P0700 confirmed',
       '7E8 P0700 pending',
       '7E8 P0700 permanent',
@@ -63,13 +63,13 @@ describe('the walk over the control units of a module map', () => {
       '7E9 P0753 pending',
       '7E9 P0753 permanent',
     ]);
-    expect(reading.codes.find((c) => c.unit === '6A8')).toMatchObject({ code: 'U0402', failureType: '86' });
+    expect(scan.codes.find((c) => c.unit === '6A8')).toMatchObject({ code: 'U0402', failureType: '86' });
     const gearbox = modules.find((m) => m.id === 'gearbox');
     if (!gearbox) throw new Error('The map has no gearbox.');
     const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
     expect(await clearUnit(connection, gearbox, permit)).toMatchObject({ ok: true });
-    const again = await takeReading(connection, { units: modules });
-    expect(told(again.reading).filter((c) => c.startsWith('7E9'))).toEqual([
+    const again = await takeScan(connection, { units: modules });
+    expect(told(again.scan).filter((c) => c.startsWith('7E9'))).toEqual([
       '7E9 P0753 pending',
       '7E9 P0753 permanent',
     ]);
@@ -87,26 +87,26 @@ describe('the walk over the control units of a module map', () => {
       car.setMode(mode);
       const result = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
       if (!result.ok) throw new Error(result.fault.code);
-      const { reading } = await takeReading(result.connection);
-      const told = reading.values.filter((v) => v.pid === 'A4' && v.part === 'gear');
+      const { scan } = await takeScan(result.connection);
+      const told = scan.values.filter((v) => v.pid === 'A4' && v.part === 'gear');
       expect(told.map((v) => [v.source, v.value])).toEqual([['7E9', gear]]);
     }
   });
 
   test('the engine’s codes get their status byte and are not told twice', async () => {
-    const { reading } = await readAll({ kind: 'coil', cylinder: 3 });
-    const mine = reading.codes.filter((c) => c.code === 'P0303' && c.state === 'confirmed');
+    const { scan } = await readAll({ kind: 'coil', cylinder: 3 });
+    const mine = scan.codes.filter((c) => c.code === 'P0303' && c.state === 'confirmed');
     expect(mine).toHaveLength(1);
     expect(statusWords(mine[0]?.statusByte ?? 0)[0]).toBe('holds a lamp on');
   });
 
   test('afterwards everybody is asked again, and without a map nothing of it is sent', async () => {
-    const { reading, connection, port } = await readAll({ kind: 'wheel-sensor' });
-    expect(reading.codes.map((c) => `${c.unit} ${c.code}`)).toEqual(['6A8 C0031', '6D8 U0415']);
+    const { scan, connection, port } = await readAll({ kind: 'wheel-sensor' });
+    expect(scan.codes.map((c) => `${c.unit} ${c.code}`)).toEqual(['6A8 C0031', '6D8 U0415']);
     const sent = port.sent.length;
-    const again = await takeReading(connection);
-    expect(again.reading.monitors.length).toBeGreaterThan(0);
-    expect(again.reading.units).toBeUndefined();
+    const again = await takeScan(connection);
+    expect(again.scan.monitors.length).toBeGreaterThan(0);
+    expect(again.scan.units).toBeUndefined();
     expect(port.sent.slice(sent).filter((c) => /^(ATSH|ATCRA|19)/.test(c))).toEqual([]);
   });
 
@@ -115,12 +115,12 @@ describe('the walk over the control units of a module map', () => {
       { kind: 'battery-weak' },
       { adapter: { refuses: modules.map((m) => `CRA${m.answer}`) } },
     );
-    expect(poor.reading.units?.every((u) => !u.hasAnswered)).toBe(true);
-    expect(poor.reading.units?.[0]?.why).toMatch(/cannot address/);
-    expect(poor.reading.missing).toEqual([]);
+    expect(poor.scan.units?.every((u) => !u.hasAnswered)).toBe(true);
+    expect(poor.scan.units?.[0]?.why).toMatch(/cannot address/);
+    expect(poor.scan.missing).toEqual([]);
     const old = await readAll({ kind: 'coil', cylinder: 3 }, { adapter: { isLegacy: true } });
-    expect(old.reading.units?.[0]?.why).toMatch(/older protocol/);
-    expect(old.reading.codes.length).toBeGreaterThan(0);
+    expect(old.scan.units?.[0]?.why).toMatch(/older protocol/);
+    expect(old.scan.codes.length).toBeGreaterThan(0);
   });
 
   test('a cut in mid-walk says that part is missing', async () => {
@@ -128,15 +128,15 @@ describe('the walk over the control units of a module map', () => {
     const adapter = car.plugIn();
     const result = await connect(new AdapterPort(adapter, INSTANT_CLOCK));
     if (!result.ok) throw new Error(result.fault.code);
-    const { reading, fault } = await takeReading(result.connection, {
+    const { scan, fault } = await takeScan(result.connection, {
       units: modules,
       onProgress: (p) => {
         if (p.step.startsWith('Body')) adapter.unplug();
       },
     });
     expect(fault).toEqual({ code: 'cut' });
-    expect(reading.missing.map((m) => m.part)).toEqual(['codes of the other control units']);
-    expect(reading.units?.map((u) => u.name)).toEqual(['Engine', 'Gearbox', 'Brakes', 'Airbag']);
+    expect(scan.missing.map((m) => m.part)).toEqual(['codes of the other control units']);
+    expect(scan.units?.map((u) => u.name)).toEqual(['Engine', 'Gearbox', 'Brakes', 'Airbag']);
   });
 });
 
@@ -151,14 +151,14 @@ describe('control units are cleared one by one', () => {
   test('what is only stored is gone; what fails now is back at once; everybody is asked again afterwards', async () => {
     const weak = await readAll({ kind: 'battery-weak' });
     expect(await clearUnit(weak.connection, find('body'), permit)).toEqual({ ok: true, permit });
-    const after = await takeReading(weak.connection, { units: modules });
-    expect(after.reading.codes.filter((c) => c.unit === '6C8')).toEqual([]);
-    expect(after.reading.codes.some((c) => c.unit === '6D8')).toBe(true);
-    expect(after.reading.monitors.length).toBeGreaterThan(0);
+    const after = await takeScan(weak.connection, { units: modules });
+    expect(after.scan.codes.filter((c) => c.unit === '6C8')).toEqual([]);
+    expect(after.scan.codes.some((c) => c.unit === '6D8')).toBe(true);
+    expect(after.scan.monitors.length).toBeGreaterThan(0);
     const open = await readAll({ kind: 'wheel-sensor' });
     expect(await clearUnit(open.connection, find('brakes'), permit)).toMatchObject({ ok: true });
-    const again = await takeReading(open.connection, { units: modules });
-    expect(again.reading.codes.filter((c) => c.unit === '6A8').map((c) => c.code)).toEqual(['C0031']);
+    const again = await takeScan(open.connection, { units: modules });
+    expect(again.scan.codes.filter((c) => c.unit === '6A8').map((c) => c.code)).toEqual(['C0031']);
   });
 
   test('a unit that is not there, a running engine, an older car: said, and nothing else is touched', async () => {
@@ -189,7 +189,7 @@ describe('the other vehicles', () => {
     if (isWarm) car.warmUp();
     const result = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
     if (!result.ok) throw new Error(result.fault.code);
-    return (await takeReading(result.connection)).reading;
+    return (await takeScan(result.connection)).scan;
   };
 
   test.each(CARS.map((c) => [c.title, c] as const))(

@@ -1,30 +1,30 @@
 import { decodeFileText, isNothingFound } from '@pincer/core/link';
-import type { Reading } from '@pincer/core/obd';
+import type { Scan } from '@pincer/core/obd';
 import { InputError, json, readText, type Output } from './output.ts';
 
 /** The stable JSON shape of `decode`; see docs/formats.md. */
-function shape(file: string, r: Reading) {
+function shape(file: string, r: Scan) {
   return {
     file,
     ...(r.vin === undefined ? {} : { vin: r.vin }),
-    ...(r.lamp === undefined ? {} : { lamp: r.lamp }),
+    ...(r.mil === undefined ? {} : { lamp: r.mil }),
     ...(r.protocol === undefined ? {} : { protocol: r.protocol }),
     ...(r.adapterVolts === undefined ? {} : { adapterVolts: r.adapterVolts }),
     codes: r.codes,
     values: r.values,
-    frozen: r.frozen,
+    frozen: r.freezeFrames,
     monitors: r.monitors,
     identities: r.identities,
     errors: r.errors,
   };
 }
 
-function text(file: string, r: Reading): string[] {
+function text(file: string, r: Scan): string[] {
   const lines = [`${file}:`];
   if (r.vin) lines.push(`  Vehicle number ${r.vin}`);
-  if (r.lamp) lines.push(`  Lamp ${r.lamp.on ? 'commanded on' : 'off'}, ${r.lamp.count} stored`);
+  if (r.mil) lines.push(`  Lamp ${r.mil.on ? 'commanded on' : 'off'}, ${r.mil.count} stored`);
   for (const c of r.codes) lines.push(`  ${c.code}  ${c.state}  from ${c.unit}`);
-  for (const f of r.frozen) {
+  for (const f of r.freezeFrames) {
     lines.push(`  Stored with ${f.code ?? 'an unnamed code'}, from ${f.unit}:`);
     for (const v of f.values) lines.push(`    ${v.name}: ${v.value ?? 'not available'} ${v.unit}`.trimEnd());
   }
@@ -40,7 +40,7 @@ export async function decodeFiles(files: readonly string[], asJson: boolean, out
   const shapes: unknown[] = [];
   let code = 0;
   for (const file of files) {
-    let reading: Reading;
+    let reading: Scan;
     try {
       reading = decodeFileText(await readText(file));
     } catch (error) {

@@ -1,5 +1,5 @@
 import { addEntry, foldCase, type CaseRecord, type Entry } from '@pincer/core/case';
-import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 import { STATIONS, assess, storedConditions } from './index.ts';
 import { acceptCode, acceptedNow, withdrawCode } from '@pincer/core/vehicle';
 
@@ -10,7 +10,7 @@ const WET = makeCase(
   { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
   saw('sign:shakes'),
   saw('sign:wet'),
-  readingEntry(makeReading(['P0302', 'P0300:pending'], { '0C': 0, '0D': 0, '0F': 11 }, { frame: FRAME })),
+  scanEntry(makeScan(['P0302', 'P0300:pending'], { '0C': 0, '0D': 0, '0F': 11 }, { frame: FRAME })),
 );
 
 describe('a repair that did not help', () => {
@@ -31,7 +31,7 @@ describe('a repair that did not help', () => {
   });
 
   test('read again without a clear says nothing: the old code simply still stands there', () => {
-    const again = readingEntry(makeReading(['P0302'], { '0C': 0 }));
+    const again = scanEntry(makeScan(['P0302'], { '0C': 0 }));
     expect(
       look(addEntry(addEntry(WET, repaired), { ...again, id: 'ent_again', at })).facts.some((f) =>
         f.id.startsWith('repair:'),
@@ -108,7 +108,7 @@ describe('assess()', () => {
     const steady = look(
       makeCase(
         { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-        readingEntry(makeReading(['P0302'], {}, { frame: FRAME })),
+        scanEntry(makeScan(['P0302'], {}, { frame: FRAME })),
       ),
     );
     expect(steady.allowance.level).toBe(2);
@@ -120,7 +120,7 @@ describe('assess()', () => {
       addEntry(WET, {
         id: 'ent_9',
         at: '2026-11-03T08:00:00.000Z',
-        kind: 'struck',
+        kind: 'retracted',
         entry: 'ent_3',
         reason: 'It was dry.',
       }),
@@ -132,7 +132,7 @@ describe('assess()', () => {
   });
 
   test('an absent code says something only where its self-check has run', () => {
-    const of = (ran: string[]) => look(makeCase(readingEntry(makeReading(['P0171'], {}, { ran }))));
+    const of = (ran: string[]) => look(makeCase(scanEntry(makeScan(['P0171'], {}, { ran }))));
     const chance = (a: ReturnType<typeof look>, id: string) =>
       a.causes.find((c) => c.id === id)?.probability ?? 0;
     // A weak pump would often misfire too; with the misfire check run and silent it is less likely.
@@ -143,21 +143,21 @@ describe('assess()', () => {
   });
 
   test('two faults at once leave no code over', () => {
-    const a = look(makeCase(readingEntry(makeReading(['P0302', 'P0113'], { '0C': 0, '0D': 0, '0F': -40 }))));
+    const a = look(makeCase(scanEntry(makeScan(['P0302', 'P0113'], { '0C': 0, '0D': 0, '0F': -40 }))));
     expect(a.groups).toHaveLength(2);
     expect(a.groups.flatMap((g) => g.codes).sort()).toEqual(['P0113', 'P0302']);
     expect(a.leftOver).toEqual([]);
   });
 
   test('a code that nothing here explains is left over, not explained away', () => {
-    const a = look(makeCase(readingEntry(makeReading(['P0171', 'P1345']))));
+    const a = look(makeCase(scanEntry(makeScan(['P0171', 'P1345']))));
     expect(a.leftOver).toContain('P1345');
   });
 
   const storedAt = (...list: Record<string, number>[]) =>
     makeCase(
       ...(list.map((values) =>
-        readingEntry(makeReading(['P0302'], {}, { frame: { code: 'P0302', values } })),
+        scanEntry(makeScan(['P0302'], {}, { frame: { code: 'P0302', values } })),
       ) as Parameters<typeof makeCase>),
     );
   const frameFact = (record: CaseRecord) => look(record).facts.find((f) => f.kind === 'frame');
@@ -208,7 +208,7 @@ describe('assess()', () => {
   });
 
   test('history is shown and says nothing', () => {
-    const a = look(makeCase(readingEntry(makeReading(['P0302:history']))));
+    const a = look(makeCase(scanEntry(makeScan(['P0302:history']))));
     expect(a.codes).toEqual([]);
     expect(a.facts.find((f) => f.code === 'P0302')?.detail).toMatch(/history/);
   });
@@ -228,16 +228,16 @@ describe('assess()', () => {
       id: 'ent_8',
       at: '2026-11-03T09:00:00.000Z',
       kind: 'clear',
-      afterReading: 'ent_4',
+      afterScan: 'ent_4',
       outcome: 'agreed',
     });
     add({
       id: 'ent_9',
       at: '2026-11-03T09:05:00.000Z',
-      kind: 'reading',
+      kind: 'scan',
       via: 'adapter',
       isComplete: true,
-      reading: makeReading([], {}, { ran: [] }),
+      scan: makeScan([], {}, { ran: [] }),
     });
     const a = look(record);
     expect(a.causes[0]?.id).toBe('coil-boot:2');
@@ -287,7 +287,7 @@ describe('lamps, symptoms and events are evidence', () => {
   test('what was done before moves the chances', () => {
     const chance = (id: string, ...entries: Parameters<typeof makeCase>) =>
       look(makeCase(...entries)).causes.find((c) => c.id === id)?.probability ?? 0;
-    const code = readingEntry(makeReading(['P0102']));
+    const code = scanEntry(makeScan(['P0102']));
     expect(chance('maf-unplugged', code, saw('before:unplugged'))).toBeGreaterThan(
       chance('maf-unplugged', code, saw('before:unplugged', 'no')) * 1.5,
     );
@@ -309,7 +309,7 @@ describe('lamps, symptoms and events are evidence', () => {
 describe('codes that the owner accepts', () => {
   const record = makeCase(
     { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-    readingEntry(makeReading(['P0141', 'P0302'])),
+    scanEntry(makeScan(['P0141', 'P0302'])),
   );
   const car = acceptCode(CAR, 'P0141', 'Rear sensor taken out for the track', '2026-10-01T10:00:00.000Z');
 
@@ -341,7 +341,7 @@ test('the owner’s list speaks for the maker’s codes, marked as theirs, and f
       codes: { P1345: 'Cam and crank do not agree', P0302: 'wrong' },
     },
   };
-  const a = assess(makeCase(readingEntry(makeReading(['P1345', 'P0302']))), car, NOW);
+  const a = assess(makeCase(scanEntry(makeScan(['P1345', 'P0302']))), car, NOW);
   expect(a.codes.find((c) => c.code === 'P1345')).toMatchObject({
     title: 'Cam and crank do not agree',
     isTheirs: true,
@@ -356,7 +356,7 @@ test('the owner’s list speaks for the maker’s codes, marked as theirs, and f
 
 describe('readings of two states', () => {
   const at = (rpm: number, trim: number) =>
-    readingEntry(makeReading([], { '0C': rpm, '0D': 0, '05': 88, '06': 1, '07': trim - 1 }));
+    scanEntry(makeScan([], { '0C': rpm, '0D': 0, '05': 88, '06': 1, '07': trim - 1 }));
   const compared = (...entries: Parameters<typeof makeCase>) =>
     look(makeCase(...entries)).facts.find((f) => f.id === 'rule:trims-compared');
 
@@ -380,8 +380,8 @@ describe('readings of two states', () => {
 
 describe('many codes, how many faults?', () => {
   const unitCodes = (...list: [string, string][]) => {
-    const reading = makeReading([]);
-    return readingEntry({
+    const reading = makeScan([]);
+    return scanEntry({
       ...reading,
       codes: list.map(([unit, code]) => ({ code, unit, state: 'confirmed' as const })),
     });
@@ -425,14 +425,14 @@ describe('many codes, how many faults?', () => {
   });
 
   test('what the status byte says of the lamp is believed: a confirmed code need not hold it on', () => {
-    const reading = makeReading(['P0700'], {});
+    const reading = makeScan(['P0700'], {});
     const withStatus = (code: string, statusByte: number) =>
       ({ code, unit: '6A8', state: 'confirmed', statusByte }) as const;
     const a = look(
       makeCase(
-        readingEntry({
+        scanEntry({
           ...reading,
-          lamp: { on: true, count: 1 },
+          mil: { on: true, count: 1 },
           codes: [...reading.codes, withStatus('U0402', 0x2b), withStatus('C0031', 0xab)],
         }),
       ),

@@ -17,7 +17,7 @@ import {
   CAUTIONS,
   SYSTEMS,
   TOOLS,
-  observationOfCode,
+  findingOfCode,
   type CautionId,
   type ToolId,
 } from '@pincer/core/knowledge';
@@ -26,14 +26,14 @@ import { proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
 import {
   driveAllowance,
-  firstThings,
+  preliminaryChecks,
   urgencyFacts,
   type Allowance,
-  type FirstThing,
+  type PreliminaryCheck,
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { explainFor, gatherFacts, type Fact } from './facts.ts';
-import { unitName } from './reading-view.ts';
+import { unitName } from './scan-view';
 import { stationViews, type StationView } from './stations.ts';
 
 export interface CauseView {
@@ -116,7 +116,7 @@ export interface Assessment {
   /** Codes that are there and that the owner knows and lives with, apart from the others. */
   accepted: AcceptedView[];
   /** Cheap things worth doing before anything else. */
-  firstThings: FirstThing[];
+  preliminaryChecks: PreliminaryCheck[];
   groups: Group[];
   /** Codes that no held cause accounts for. */
   leftOver: string[];
@@ -202,7 +202,7 @@ export function assess(
     facts,
     codes: codeViews,
     accepted: acceptedViews,
-    firstThings: firstThings(state, vehicle),
+    preliminaryChecks: preliminaryChecks(state, vehicle),
     groups,
     leftOver,
     causes,
@@ -253,8 +253,8 @@ export function assess(
 function unitsOf(state: CaseState, code: string): string[] {
   return [
     ...new Set(
-      state.readings.flatMap(({ reading }) =>
-        reading.codes.filter((c) => c.code === code).map((c) => unitName(reading, c.unit)),
+      state.scans.flatMap(({ scan }) =>
+        scan.codes.filter((c) => c.code === code).map((c) => unitName(scan, c.unit)),
       ),
     ),
   ];
@@ -278,7 +278,7 @@ function explained(posterior: Posterior, index: number, codes: readonly string[]
   const instance = posterior.instances[index];
   if (!instance) return [];
   return codes.filter((code) => {
-    const found = observationOfCode(code);
+    const found = findingOfCode(code);
     return found !== null && strengthOf(instance, found.key, found.cylinder) >= EXPLAINS;
   });
 }

@@ -12,11 +12,11 @@ import {
   CAUTIONS,
   isObservationKey,
   observationKind,
-  observationOfCode,
+  findingOfCode,
   type CautionId,
 } from '@pincer/core/knowledge';
 import { foldCase } from '@pincer/core/case';
-import { emptyReading } from '@pincer/core/obd';
+import { emptyScan } from '@pincer/core/obd';
 import { driveAllowance, urgencyFacts } from '@pincer/core/urgency';
 
 /** All that can be said of a code without a car. */
@@ -107,7 +107,7 @@ export function codePage(text: string): CodePage {
   const explanation = explainCode(text);
   const { code } = explanation;
   const entry = codeEntry(code);
-  const found = observationOfCode(code);
+  const found = findingOfCode(code);
   const causes = found
     ? CAUSES.filter((c) => (c.effects[found.key] ?? 0) >= EXPLAINS).sort(
         (a, b) => b.prior * (b.effects[found.key] ?? 0) - a.prior * (a.effects[found.key] ?? 0),
@@ -176,10 +176,10 @@ function asIfRead(code: string): ReturnType<typeof foldCase> {
       {
         id: 'ent_page',
         at,
-        kind: 'reading',
+        kind: 'scan',
         via: 'hand',
         isComplete: false,
-        reading: { ...emptyReading(), codes: [{ code, state: 'confirmed', unit: 'unknown' }] },
+        scan: { ...emptyScan(), codes: [{ code, state: 'confirmed', unit: 'unknown' }] },
       },
     ],
   });

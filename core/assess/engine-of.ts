@@ -4,10 +4,10 @@ import type { Vehicle } from '@pincer/core/vehicle';
 /** What the plausibility rules must know of a vehicle. */
 export function engineOf(vehicle: Vehicle): EngineFacts {
   return {
-    displacement: vehicle.displacement ?? null,
+    displacementLitres: vehicle.displacementLitres ?? null,
     cylinders: vehicle.cylinders ?? null,
     isDiesel: vehicle.fuel === 'diesel',
     isMotorcycle: vehicle.kind === 'motorcycle',
-    height: vehicle.height ?? null,
+    heightM: vehicle.heightM ?? null,
   };
 }

@@ -6,7 +6,7 @@ import {
   checkById,
   isObservationKey,
   observationKind,
-  observationOfCode,
+  findingOfCode,
   type ObservationKey,
 } from '@pincer/core/knowledge';
 import type { CodeState, ReadCode } from '@pincer/core/obd';
@@ -79,8 +79,8 @@ export function holdsLamp(statusByte: number | undefined, isConfirmed: boolean, 
 /** Each code once over all readings of the case, in its strongest state. */
 export function strongestCodes(state: CaseState): { code: ReadCode; entry: string }[] {
   const best = new Map<string, { code: ReadCode; entry: string }>();
-  for (const entry of state.readings) {
-    for (const code of entry.reading.codes) {
+  for (const entry of state.scans) {
+    for (const code of entry.scan.codes) {
       const known = best.get(code.code);
       if (!known || STATE_RANK[code.state] <= STATE_RANK[known.code.state])
         best.set(code.code, { code, entry: entry.id });
@@ -105,7 +105,7 @@ export function gatherFacts(state: CaseState, vehicle: Vehicle, units: Owner['un
 }
 
 function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
-  const lampOn = state.latestReading?.reading.lamp?.on ?? false;
+  const lampOn = state.latestReading?.scan.mil?.on ?? false;
   const accepted = acceptedNow(vehicle);
   const seen = new Map<string, string>();
   for (const { code, entry } of strongestCodes(state)) {
@@ -114,7 +114,7 @@ function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): v
     if (acceptance) {
       // Its reason is known: it speaks neither for a cause nor, by standing there, against one.
       out.accepted.push({ code, acceptance });
-      const known = observationOfCode(code.code);
+      const known = findingOfCode(code.code);
       if (known) seen.set(`${known.key}/${known.cylinder ?? ''}`, 'accepted');
       continue;
     }
@@ -132,7 +132,7 @@ function codeFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): v
       detail: `${STATE_WORDS[code.state]}${holds}`,
       entry,
     });
-    const found = observationOfCode(code.code);
+    const found = findingOfCode(code.code);
     if (!found || !isActive) continue;
     const place = `${found.key}/${found.cylinder ?? ''}`;
     if (seen.has(place)) continue;
@@ -156,8 +156,8 @@ function absentCodes(
   out: FactsAndEvidence,
 ): void {
   const ran = new Set<string>();
-  for (const { reading } of state.readings) {
-    for (const m of reading.monitors) if (m.span === 'since-clear' && m.complete) ran.add(m.monitor);
+  for (const { scan } of state.scans) {
+    for (const m of scan.monitors) if (m.span === 'since-clear' && m.complete) ran.add(m.monitor);
   }
   if (ran.size === 0) return;
   for (const key of Object.keys(OBSERVATIONS)) {

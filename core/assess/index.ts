@@ -11,13 +11,13 @@ export {
 export { codePage, type CodePage } from './code-page.ts';
 export { codeStateWords, explainFor, type Fact } from './facts.ts';
 export {
-  readingView,
+  scanView,
   unitName,
   type ClearedLately,
-  type ReadingView,
+  type ScanView,
   type UnitCode,
   type UnitView,
-} from './reading-view.ts';
+} from './scan-view';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
 export { engineOf } from './engine-of.ts';
 export {
@@ -26,4 +26,4 @@ export {
   type Recurrence,
   type StoredConditions,
 } from './stored-conditions.ts';
-export { testViews, type TestView } from './test-views.ts';
+export { onBoardTests, type OnBoardTest } from './on-board-tests';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { LAMPS, type Entry, type LampId } from '@pincer/core/case';
 import { describedCodes } from '@pincer/core/codes';
 import { CHECKS, OBSERVATIONS } from '@pincer/core/knowledge';
-import { CAR, NOW, makeCase, makeReading, readingEntry } from '../test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 import { STATIONS, assess, type Assessment } from './index.ts';
 
 type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at'> : never;
@@ -26,7 +26,7 @@ const someReading = fc
     ),
     fc.boolean(),
   )
-  .map(([list, live, isComplete]): Fact => readingEntry(makeReading(list, live), isComplete));
+  .map(([list, live, isComplete]): Fact => scanEntry(makeScan(list, live), isComplete));
 const someFact: fc.Arbitrary<Fact> = fc.oneof(
   someReading,
   fc.record({
@@ -51,7 +51,7 @@ const someFact: fc.Arbitrary<Fact> = fc.oneof(
     { kind: 'drive', metConditions: 'unknown', cameBack: 'yes' },
     { kind: 'decision', option: 'repair' },
     { kind: 'note', text: 'It rained.' },
-    { kind: 'clear', afterReading: 'ent_1', outcome: 'agreed' },
+    { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' },
   ),
 );
 const someCase = fc.array(someFact, { maxLength: 7 });
@@ -117,7 +117,7 @@ describe('whatever is in the log', () => {
         someCase,
         fc.constantFrom<LampId>('oil', 'temperature', 'charging', 'brakes', 'steering', 'airbag'),
         (facts, lamp) => {
-          fc.pre(facts.some((f) => f.kind === 'lamp' || f.kind === 'reading'));
+          fc.pre(facts.some((f) => f.kind === 'lamp' || f.kind === 'scan'));
           fc.pre(!facts.some((f) => f.kind === 'lamp' && f.lamp === lamp));
           const after = look([...facts, { kind: 'lamp', lamp, mode: 'steady' }]);
           expect(after.allowance.level).toBeLessThanOrEqual(look(facts).allowance.level);
@@ -131,7 +131,7 @@ describe('whatever is in the log', () => {
     fc.assert(
       fc.property(fc.uniqueArray(fc.constantFrom(...codes), { minLength: 1, maxLength: 4 }), (list) => {
         const [without, history] = [[], list.map((c) => `${c}:history`)].map((codesOf) =>
-          look([{ kind: 'lamp', lamp: 'engine', mode: 'out' }, readingEntry(makeReading(codesOf))]),
+          look([{ kind: 'lamp', lamp: 'engine', mode: 'out' }, scanEntry(makeScan(codesOf))]),
         );
         expect(history?.allowance.level).toBe(without?.allowance.level);
         expect(history?.causes.map((c) => c.id)).toEqual(without?.causes.map((c) => c.id));
@@ -145,7 +145,7 @@ describe('whatever is in the log', () => {
       fc.property(someCase, someFact, (facts, slip) => {
         // A clear ties itself to what came before, and so is no slip to be taken back.
         fc.pre(slip.kind !== 'clear');
-        const strike = { kind: 'struck', entry: `ent_${facts.length + 1}`, reason: 'a slip' } as const;
+        const strike = { kind: 'retracted', entry: `ent_${facts.length + 1}`, reason: 'a slip' } as const;
         const [plain, struck] = [look(facts), look([...facts, slip, strike])];
         expect(struck.causes.map((c) => [c.id, c.probability])).toEqual(
           plain.causes.map((c) => [c.id, c.probability]),

@@ -4,7 +4,7 @@ import {
   judge,
   missingCylinder,
   windowOfFrame,
-  windowOfReading,
+  windowOfScan,
   type Judgement,
   type RuleId,
   type Window,
@@ -118,7 +118,7 @@ interface Source {
 function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
   const engine = engineOf(vehicle);
   return state.entries.flatMap((e): Source[] => {
-    if (e.kind === 'reading') return [{ entry: e.id, windows: [windowOfReading(e.reading, engine)] }];
+    if (e.kind === 'scan') return [{ entry: e.id, windows: [windowOfScan(e.scan, engine)] }];
     if (e.kind === 'recording')
       return [{ entry: e.id, windows: e.windows.map((w) => ({ ...w, engine, tests: [] })) }];
     return [];

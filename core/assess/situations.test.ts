@@ -1,5 +1,5 @@
 import type { Vehicle } from '@pincer/core/vehicle';
-import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 import { assess } from './index.ts';
 
 const VAN: Vehicle = {
@@ -9,10 +9,10 @@ const VAN: Vehicle = {
   kind: 'van',
   fuel: 'diesel',
   year: 2016,
-  displacement: 2.2,
+  displacementLitres: 2.2,
   aspiration: 'turbo',
   gearbox: 'manual',
-  distance: 241_900,
+  distanceKm: 241_900,
 };
 const BIKE: Vehicle = {
   ...CAR,
@@ -20,9 +20,9 @@ const BIKE: Vehicle = {
   name: 'Kestrine 650',
   kind: 'motorcycle',
   year: 2019,
-  displacement: 0.65,
+  displacementLitres: 0.65,
   cylinders: 2,
-  distance: 38_200,
+  distanceKm: 38_200,
 };
 const AUTOMATIC: Vehicle = { ...CAR, gearbox: 'automatic' };
 const HYBRID: Vehicle = { ...CAR, fuel: 'hybrid', gearbox: 'automatic' };
@@ -259,7 +259,7 @@ test.each(SITUATIONS)('%s: %s %s', (_, codes, seen, expected, within = 3, vehicl
   const record = makeCase(
     { kind: 'lamp', lamp: 'engine', mode: 'steady' },
     ...words(seen).map((s) => saw(s)),
-    readingEntry(makeReading(words(codes))),
+    scanEntry(makeScan(words(codes))),
   );
   const first = assess(record, vehicle, NOW)
     .causes.slice(0, within)

@@ -20,7 +20,7 @@ interface Known {
 }
 
 /** Kinds of entries that a decision rests on. */
-const DECIDING = new Set(['lamp', 'observation', 'reading', 'check']);
+const DECIDING = new Set(['lamp', 'observation', 'scan', 'check']);
 
 /** What each station holds, and whether newer facts have overtaken it. */
 export function stationViews(state: CaseState, known: Known): StationView[] {
@@ -34,7 +34,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
   const decisionAt = state.decision ? state.entries.indexOf(state.decision) : -1;
   const newer =
     decisionAt < 0 ? 0 : state.entries.slice(decisionAt + 1).filter((e) => DECIDING.has(e.kind)).length;
-  const reading = state.latestReading?.reading;
+  const reading = state.latestReading?.scan;
   const codesRead = new Set(reading?.codes.map((c) => c.code)).size;
   const checks = state.checks.size;
   return [
@@ -57,7 +57,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view(
       'read',
       reading !== undefined,
-      `${codesRead} ${codesRead === 1 ? 'code' : 'codes'}, ${reading?.frozen.length ?? 0} stored${reading && reading.missing.length > 0 ? ', partial' : ''}`,
+      `${codesRead} ${codesRead === 1 ? 'code' : 'codes'}, ${reading?.freezeFrames.length ?? 0} stored${reading && reading.missing.length > 0 ? ', partial' : ''}`,
     ),
     view(
       'meaning',

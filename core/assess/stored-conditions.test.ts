@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { foldCase, type Entry } from '@pincer/core/case';
 import { windowOfFrame, UNKNOWN_ENGINE } from '@pincer/core/signals';
-import { CAR, makeCase, makeReading, readingEntry } from '../test/make-case.ts';
+import { CAR, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 import { frameSentence, storedConditions } from './index.ts';
 import { atLeast, circumstanceOf } from './stored-conditions.ts';
 
 type Values = Readonly<Record<string, number>>;
 const frameOf = (values: Values) => {
-  const [frame] = makeReading([], {}, { frame: { code: 'P0302', values } }).frozen;
+  const [frame] = makeScan([], {}, { frame: { code: 'P0302', values } }).freezeFrames;
   if (!frame) throw new Error('No frame was made.');
   return windowOfFrame(frame, UNKNOWN_ENGINE);
 };
 const stored = (...frames: Values[]) =>
   makeCase(
-    ...frames.map((values) => readingEntry(makeReading(['P0302'], {}, { frame: { code: 'P0302', values } }))),
+    ...frames.map((values) => scanEntry(makeScan(['P0302'], {}, { frame: { code: 'P0302', values } }))),
   );
 
 describe('the stored moment as a sentence', () => {
@@ -95,7 +95,7 @@ describe('what recurs', () => {
 
   test('two moments are too few, whatever they share; none stored is nothing', () => {
     expect(words(stored(...COLD.slice(0, 2)))).toMatchObject({ cold: 'too few to say' });
-    expect(storedConditions(foldCase(makeCase(readingEntry(makeReading(['P0302'])))), CAR)).toBeNull();
+    expect(storedConditions(foldCase(makeCase(scanEntry(makeScan(['P0302'])))), CAR)).toBeNull();
   });
 
   test('one that differs turns “always” into “mostly”, and only where that is still more than accident', () => {

@@ -1,5 +1,5 @@
 import type { CaseState, Owner } from '@pincer/core/case';
-import type { FrozenFrame } from '@pincer/core/obd';
+import type { FreezeFrame } from '@pincer/core/obd';
 import {
   KM_PER_MILE,
   judge,
@@ -105,11 +105,11 @@ export interface StoredConditions {
   /** "Warm, in traffic, light load, 38 km/h, 5 minutes after the start." */
   sentence: string;
   /** For the picture; null where not stored. */
-  coolant: number | null;
-  load: number | null;
-  speed: number | null;
-  engineSpeed: number | null;
-  runTime: number | null;
+  coolantC: number | null;
+  loadPercent: number | null;
+  speedKmh: number | null;
+  engineSpeedRpm: number | null;
+  runTimeSeconds: number | null;
   /** What cannot be, or is not as it should be, among the stored values. */
   odd: Judgement[];
   /** Different occurrences in this case. */
@@ -250,11 +250,11 @@ function recurrenceOf(
 }
 
 /** Every stored moment of the case that is not of an accepted code, once each: reading again is no new occurrence. */
-export function occurrences(state: CaseState, vehicle: Vehicle): { frame: FrozenFrame; entry: string }[] {
+export function occurrences(state: CaseState, vehicle: Vehicle): { frame: FreezeFrame; entry: string }[] {
   const accepted = acceptedNow(vehicle);
-  const seen = new Map<string, { frame: FrozenFrame; entry: string }>();
-  for (const r of state.readings) {
-    for (const frame of r.reading.frozen) {
+  const seen = new Map<string, { frame: FreezeFrame; entry: string }>();
+  for (const r of state.scans) {
+    for (const frame of r.scan.freezeFrames) {
       if (frame.values.length === 0 || (frame.code !== null && accepted.has(frame.code))) continue;
       const key = JSON.stringify([frame.unit, frame.code, frame.values.map((v) => [v.pid, v.part, v.value])]);
       if (!seen.has(key)) seen.set(key, { frame, entry: r.id });
@@ -280,11 +280,11 @@ export function storedConditions(
     code: last.frame.code,
     entry: last.entry,
     sentence: frameSentence(window, units),
-    coolant: meanOf(window, 'coolant'),
-    load: meanOf(window, 'load'),
-    speed: meanOf(window, 'speed'),
-    engineSpeed: meanOf(window, 'engineSpeed'),
-    runTime: meanOf(window, 'runTime'),
+    coolantC: meanOf(window, 'coolant'),
+    loadPercent: meanOf(window, 'load'),
+    speedKmh: meanOf(window, 'speed'),
+    engineSpeedRpm: meanOf(window, 'engineSpeed'),
+    runTimeSeconds: meanOf(window, 'runTime'),
     odd: judge([window]).filter((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
     occurrences: all.length,
     recurring: CIRCUMSTANCES.flatMap((c) => recurrenceOf(c, windows, state, vehicle) ?? []),

@@ -2,7 +2,7 @@ import { FAILURES, GLOSSARY, describedCodes, explainCode } from '@pincer/core/co
 import { CAUSES, CAUTIONS, CHECKS, OBSERVATIONS } from '@pincer/core/knowledge';
 import { faultWords } from '@pincer/core/link';
 import { GUIDED_STEPS, RULES } from '@pincer/core/signals';
-import { FIRST_THINGS, URGENCY_RULES } from '@pincer/core/urgency';
+import { PRELIMINARY_CHECKS, URGENCY_RULES } from '@pincer/core/urgency';
 
 /** Every text that an owner may read out of the core, with where it stands. */
 type Text = readonly [where: string, text: string];
@@ -27,7 +27,7 @@ const SENTENCES: readonly Text[] = [
   ...URGENCY_RULES.flatMap((r) =>
     [r.because, r.then, ...(r.minute ?? [])].map((t): Text => [`road ${r.id}`, t]),
   ),
-  ...FIRST_THINGS.flatMap((t) =>
+  ...PRELIMINARY_CHECKS.flatMap((t) =>
     Object.values(t)
       .filter((v) => typeof v === 'string' && v.includes(' '))
       .map((v): Text => [`first ${t.id}`, String(v)]),

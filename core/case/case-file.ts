@@ -93,9 +93,9 @@ function danglingReference(file: CaseFile): ImportProblem | null {
 }
 
 function referenceOf(entry: Entry): string | null {
-  if (entry.kind === 'struck') return entry.entry;
-  if (entry.kind === 'clear') return entry.afterReading;
-  return entry.kind === 'reading' ? (entry.continues ?? null) : null;
+  if (entry.kind === 'retracted') return entry.entry;
+  if (entry.kind === 'clear') return entry.afterScan;
+  return entry.kind === 'scan' ? (entry.continues ?? null) : null;
 }
 
 /** The plain sentence for an import problem, naming the place. */

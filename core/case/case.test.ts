@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { emptyReading } from '@pincer/core/obd';
-import { CAR, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { emptyScan } from '@pincer/core/obd';
+import { CAR, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 import {
   CURRENT_VERSION,
   DEFAULT_OWNER,
@@ -21,14 +21,14 @@ const full = makeCase(
   { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
   saw('sign:shakes'),
   { kind: 'connection', outcome: 'talking', adapter: 'Stand-in', protocol: 'CAN', volts: 12.5 },
-  readingEntry(makeReading(['P0302'], { '0C': 740 })),
+  scanEntry(makeScan(['P0302'], { '0C': 740 })),
   { kind: 'check', check: 'swap-coils:2', outcome: 'moves' },
   { kind: 'decision', option: 'repair', cause: 'coil-boot:2' },
   { kind: 'repair', cause: 'coil-boot:2', cost: 14 },
-  { kind: 'clear', afterReading: 'ent_4', outcome: 'agreed' },
+  { kind: 'clear', afterScan: 'ent_4', outcome: 'agreed' },
   { kind: 'drive', metConditions: 'yes', cameBack: 'no' },
   { kind: 'note', text: 'Dry now.' },
-  { kind: 'struck', entry: 'ent_10', reason: 'It rained again.' },
+  { kind: 'retracted', entry: 'ent_10', reason: 'It rained again.' },
   { kind: 'closed', outcome: 'fixed' },
 );
 
@@ -49,13 +49,13 @@ describe('the fold', () => {
 
   test('a struck entry counts for nothing and stays in the log', () => {
     const record = makeCase(saw('sign:shakes'), saw('sign:wet'), {
-      kind: 'struck',
+      kind: 'retracted',
       entry: 'ent_2',
       reason: 'It was the neighbour’s car.',
     });
     const state = foldCase(record);
     expect([...state.observations.keys()]).toEqual(['sign:shakes']);
-    expect(state.struck.get('ent_2')?.reason).toMatch(/neighbour/);
+    expect(state.retracted.get('ent_2')?.reason).toMatch(/neighbour/);
     expect(record.entries).toHaveLength(3);
   });
 
@@ -63,7 +63,7 @@ describe('the fold', () => {
     const record = makeCase(
       { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
       { kind: 'lamp', lamp: 'engine', mode: 'out' },
-      { kind: 'struck', entry: 'ent_2', reason: 'Wrong lamp.' },
+      { kind: 'retracted', entry: 'ent_2', reason: 'Wrong lamp.' },
     );
     expect(foldCase(record).lamps.get('engine')?.mode).toBe('flashing');
   });
@@ -76,7 +76,7 @@ describe('the fold', () => {
       closed: { outcome: 'fixed' },
     });
     expect([
-      state.readings.length,
+      state.scans.length,
       state.clears.length,
       state.repairs.length,
       state.drives.length,
@@ -105,7 +105,7 @@ describe('case files', () => {
       fc
         .double({ min: 0, max: 1e6, noNaN: true })
         .map((cost) => ({ kind: 'repair' as const, cause: 'coil:1', cost: Math.abs(cost) })),
-      fc.constant(readingEntry(emptyReading(), false)),
+      fc.constant(scanEntry(emptyScan(), false)),
     );
     fc.assert(
       fc.property(fc.array(entry, { maxLength: 8 }), (entries) => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
-import { readingSchema } from '@pincer/core/obd';
+import { scanSchema } from '@pincer/core/obd';
 
 /** Warning lamps that the owner can report, after the public ISO 2575 symbols. */
 export const LAMPS = {
@@ -90,7 +90,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('connection-step'), step: z.string(), answer: z.string() }),
   z.object({
     ...base,
-    kind: z.literal('reading'),
+    kind: z.literal('scan'),
     /** How it came here. */
     via: z.enum(['adapter', 'file', 'hand']),
     adapter: z.string().optional(),
@@ -98,7 +98,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** The earlier part that this reading went on from after a cut. */
     continues: z.string().regex(/^ent_/).optional(),
     /** Engine state told by the owner or seen in the reading. */
-    reading: readingSchema,
+    scan: scanSchema,
   }),
   z.object({
     ...base,
@@ -139,7 +139,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('clear'),
     /** The stored reading that was read back before anything was erased. */
-    afterReading: z.string().regex(/^ent_/),
+    afterScan: z.string().regex(/^ent_/),
     outcome: z.enum(['agreed', 'refused', 'failed']),
     /** The control unit that was cleared by itself: its answer id and name; all that the standard reaches without it. */
     unit: z.object({ answer: z.string(), name: z.string() }).optional(),
@@ -156,7 +156,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
   z.object({
     ...base,
-    kind: z.literal('struck'),
+    kind: z.literal('retracted'),
     entry: z.string().regex(/^ent_/),
     reason: z.string().min(1),
   }),

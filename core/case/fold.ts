@@ -13,15 +13,15 @@ export interface LampSeen {
 export interface CaseState {
   /** Entries that count, oldest first. */
   entries: readonly Entry[];
-  struck: ReadonlyMap<string, EntryOf<'struck'>>;
+  retracted: ReadonlyMap<string, EntryOf<'retracted'>>;
   /** Latest word on each lamp. */
   lamps: ReadonlyMap<LampId, LampSeen>;
   /** Latest answer to each symptom or event. */
   observations: ReadonlyMap<string, { answer: Answered; entry: string }>;
   /** Latest result of each check. */
   checks: ReadonlyMap<string, { outcome: string; entry: string }>;
-  readings: readonly EntryOf<'reading'>[];
-  latestReading: EntryOf<'reading'> | null;
+  scans: readonly EntryOf<'scan'>[];
+  latestReading: EntryOf<'scan'> | null;
   /** Oldest first. */
   recordings: readonly EntryOf<'recording'>[];
   clears: readonly EntryOf<'clear'>[];
@@ -38,9 +38,9 @@ export interface CaseState {
 
 /** Replays the log. Later entries outrank earlier ones; a struck entry counts for nothing but stays in the log. */
 export function foldCase(record: CaseRecord): CaseState {
-  const struck = new Map<string, EntryOf<'struck'>>();
-  for (const entry of record.entries) if (entry.kind === 'struck') struck.set(entry.entry, entry);
-  const entries = record.entries.filter((e) => e.kind !== 'struck' && !struck.has(e.id));
+  const retracted = new Map<string, EntryOf<'retracted'>>();
+  for (const entry of record.entries) if (entry.kind === 'retracted') retracted.set(entry.entry, entry);
+  const entries = record.entries.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id));
   const lamps = new Map<LampId, LampSeen>();
   const observations = new Map<string, { answer: Answered; entry: string }>();
   const checks = new Map<string, { outcome: string; entry: string }>();
@@ -52,16 +52,16 @@ export function foldCase(record: CaseRecord): CaseState {
       observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
     if (entry.kind === 'check') checks.set(entry.check, { outcome: entry.outcome, entry: entry.id });
   }
-  const readings = of('reading');
+  const scans = of('scan');
   const talkedAt = entries.findLastIndex((e) => e.kind === 'connection' && e.outcome === 'talking');
   return {
     entries,
-    struck,
+    retracted,
     lamps,
     observations,
     checks,
-    readings,
-    latestReading: readings.at(-1) ?? null,
+    scans,
+    latestReading: scans.at(-1) ?? null,
     recordings: of('recording'),
     clears: of('clear'),
     repairs: of('repair'),

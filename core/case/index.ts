@@ -24,7 +24,7 @@ export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrati
 export {
   findInText,
   isNothingInText,
-  readingOfFindings,
+  scanOfFindings,
   type FoundCode,
   type FoundMonitor,
   type FoundValue,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readingSchema } from '@pincer/core/obd';
+import { scanSchema } from '@pincer/core/obd';
 import {
   READER_CHECKS,
   READER_VALUES,
@@ -7,7 +7,7 @@ import {
   findInText,
   isNothingInText,
   readerNumber,
-  readingOfFindings,
+  scanOfFindings,
   stateOfWord,
 } from './index.ts';
 
@@ -108,9 +108,9 @@ describe('what is found in a text', () => {
   });
 
   test('findings become a reading that fits the schema; stored conditions go with the confirmed code', () => {
-    const reading = readingOfFindings(findInText('P0302 confirmed\nRPM 1910\nMIS OK'));
-    expect(readingSchema.parse(reading)).toEqual(reading);
-    expect(reading.frozen[0]).toMatchObject({ code: 'P0302', values: [{ pid: '0C', value: 1910 }] });
+    const reading = scanOfFindings(findInText('P0302 confirmed\nRPM 1910\nMIS OK'));
+    expect(scanSchema.parse(reading)).toEqual(reading);
+    expect(reading.freezeFrames[0]).toMatchObject({ code: 'P0302', values: [{ pid: '0C', value: 1910 }] });
   });
 
   test('codes put into any text are found again, on their line', () => {
@@ -129,7 +129,7 @@ describe('what is found in a text', () => {
   test('no text crashes it, not even an endless one', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 300 }), (t) =>
-        expect(readingSchema.safeParse(readingOfFindings(findInText(t))).success).toBe(true),
+        expect(scanSchema.safeParse(scanOfFindings(findInText(t))).success).toBe(true),
       ),
     );
     expect(isNothingInText(findInText('RPM '.repeat(20_000) + 'A1'.repeat(20_000)))).toBe(true);

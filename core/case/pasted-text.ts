@@ -1,11 +1,11 @@
 import {
   MONITOR_NAMES,
   NO_SOURCE,
-  emptyReading,
+  emptyScan,
   type CodeState,
   type MonitorId,
   type ReadValue,
-  type Reading,
+  type Scan,
 } from '@pincer/core/obd';
 import { readVin } from '@pincer/core/vehicle';
 import { READER_CHECKS, READER_VALUES, readerNumber } from './reader-abbreviations.ts';
@@ -132,7 +132,7 @@ export function isNothingInText({ codes, vin, values, monitors }: PastedFindings
 }
 
 /** Confirmed findings as a reading; a code without a state counts as confirmed, as most readers list only those. */
-export function readingOfFindings(findings: PastedFindings): Reading {
+export function scanOfFindings(findings: PastedFindings): Scan {
   const values = findings.values.map((v): ReadValue => ({
     service: '02',
     pid: v.pid,
@@ -148,10 +148,10 @@ export function readingOfFindings(findings: PastedFindings): Reading {
     unit: NO_SOURCE,
   }));
   return {
-    ...emptyReading(),
+    ...emptyScan(),
     ...(findings.vin ? { vin: findings.vin.text } : {}),
     codes,
-    frozen:
+    freezeFrames:
       values.length > 0
         ? [
             {

@@ -1,7 +1,7 @@
 import { assess } from '@pincer/core/assess';
 import { DEFAULT_OWNER, type Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { CAR, NOW, makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 
 type Entries = Parameters<typeof makeCase>;
 const decide = (entries: Entries, vehicle: Vehicle = CAR, owner: Owner = DEFAULT_OWNER) =>
@@ -13,12 +13,12 @@ const option = (a: ReturnType<typeof decide>, id: 'repair' | 'clear' | 'help') =
 
 const IAT: Entries = [
   { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-  readingEntry(makeReading(['P0113'], { '0C': 0, '0D': 0, '0F': -40 })),
+  scanEntry(makeScan(['P0113'], { '0C': 0, '0D': 0, '0F': -40 })),
   saw('before:worked-on'),
 ];
 const CAP: Entries = [
   { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-  readingEntry(makeReading(['P0455'])),
+  scanEntry(makeScan(['P0455'])),
   saw('before:refuelled'),
 ];
 
@@ -66,8 +66,8 @@ describe('three choices', () => {
     expect(gates(decide([{ kind: 'lamp', lamp: 'engine', mode: 'steady' }]), 'clear')).toContain(
       'no-reading',
     );
-    const partial = readingEntry(
-      { ...makeReading(['P0113']), missing: [{ part: 'pending codes', why: 'cut' }] },
+    const partial = scanEntry(
+      { ...makeScan(['P0113']), missing: [{ part: 'pending codes', why: 'cut' }] },
       false,
     );
     expect(gates(decide([partial]), 'clear')).toContain('no-reading');
@@ -87,7 +87,7 @@ describe('three choices', () => {
 
   test('licensed work closes one’s own repair', () => {
     const a = decide([
-      readingEntry(makeReading(['P0016'])),
+      scanEntry(makeScan(['P0016'])),
       saw('sign:weak'),
       { kind: 'check', check: 'chain-noise', outcome: 'rattles' },
     ]);

@@ -188,7 +188,7 @@ function addGates(
       id: 'danger',
       text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
     });
-  if (!state.readings.some((r) => r.isComplete))
+  if (!state.scans.some((r) => r.isComplete))
     clear.blocked.push({
       id: 'no-reading',
       text: 'Not before a full reading is stored: clearing would erase what is not written down.',

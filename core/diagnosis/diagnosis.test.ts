@@ -60,7 +60,7 @@ describe('causes of a vehicle', () => {
   });
 
   test('distance and age move the priors', () => {
-    const young = instancesFor({ ...CAR, distance: 20_000, year: 2025 }, NOW);
+    const young = instancesFor({ ...CAR, distanceKm: 20_000, year: 2025 }, NOW);
     const of = (list: CauseInstance[], id: string) => list.find((i) => i.id === id)?.prior ?? 0;
     expect(of(all, 'coil-boot:2')).toBeGreaterThan(of(young, 'coil-boot:2'));
     expect(of(all, 'maf-unplugged')).toBe(of(young, 'maf-unplugged'));

@@ -33,7 +33,7 @@ function priorOf(cause: Cause, vehicle: Vehicle, now: Date): number {
   for (const { when, factor } of cause.priorFactors ?? []) {
     const holds =
       when.kind === 'distance-over'
-        ? (vehicle.distance ?? 0) > when.km
+        ? (vehicle.distanceKm ?? 0) > when.km
         : when.kind === 'age-over'
           ? age !== null && age > when.years
           : when.kind === 'fuel'

@@ -1,5 +1,5 @@
 import { describedCodes } from '@pincer/core/codes';
-import { OBSERVATIONS, isObservationKey, observationOfCode } from './index.ts';
+import { OBSERVATIONS, isObservationKey, findingOfCode } from './index.ts';
 
 /** Which observation a code is, for codes whose neighbours are another one. */
 const TABLE: readonly [code: string, key: string, cylinder: number | null, why: string][] = [
@@ -55,13 +55,13 @@ const TABLE: readonly [code: string, key: string, cylinder: number | null, why: 
 ];
 
 test.each(TABLE)('%s is %s, cylinder %s: %s', (code, key, cylinder) => {
-  expect(observationOfCode(code)).toEqual({ key, cylinder });
+  expect(findingOfCode(code)).toEqual({ key, cylinder });
 });
 
 test('every described code is an observation, and most observations of codes are some code’s', () => {
   const used = new Set<string>();
   for (const { code } of describedCodes()) {
-    const found = observationOfCode(code);
+    const found = findingOfCode(code);
     expect(found && isObservationKey(found.key)).toBe(true);
     if (found) used.add(found.key);
   }
@@ -73,5 +73,5 @@ test('every described code is an observation, and most observations of codes are
 
 test.each(['P1234', 'P3099', 'U1000', 'B1500', 'C2100', 'nonsense', ''])(
   'a maker’s own code, or none, is no observation: “%s”',
-  (code) => expect(observationOfCode(code)).toBeNull(),
+  (code) => expect(findingOfCode(code)).toBeNull(),
 );

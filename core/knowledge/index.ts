@@ -5,7 +5,7 @@ export {
   OWNER_OBSERVATIONS,
   isObservationKey,
   observationKind,
-  observationOfCode,
+  findingOfCode,
   type ObservationKey,
 } from './observations.ts';
 export {

@@ -9,7 +9,7 @@ import {
   TOOLS,
   isObservationKey,
   observationKind,
-  observationOfCode,
+  findingOfCode,
   type ObservationKey,
 } from './index.ts';
 
@@ -31,7 +31,7 @@ describe('the knowledge hangs together', () => {
     const codes = describedCodes();
     expect(codes.length).toBeGreaterThan(2_400);
     expect(
-      codes.filter(({ code }) => !caused.has(observationOfCode(code)?.key ?? '')).map((e) => e.code),
+      codes.filter(({ code }) => !caused.has(findingOfCode(code)?.key ?? '')).map((e) => e.code),
     ).toEqual([]);
   });
 
@@ -107,12 +107,12 @@ describe('the knowledge hangs together', () => {
   });
 
   test('codes find their observation by structure', () => {
-    expect(observationOfCode('P0302')).toEqual({ key: 'code:misfire-same', cylinder: 2 });
-    expect(observationOfCode('P0300')).toEqual({ key: 'code:misfire-several', cylinder: null });
-    expect(observationOfCode('P0102')).toEqual({ key: 'code:air-flow-circuit', cylinder: null });
-    expect(observationOfCode('P0101')).toEqual({ key: 'code:air-flow-range', cylinder: null });
-    expect(observationOfCode('P0113')).toEqual({ key: 'code:intake-temperature', cylinder: null });
-    expect(observationOfCode('P1234')).toBeNull();
+    expect(findingOfCode('P0302')).toEqual({ key: 'code:misfire-same', cylinder: 2 });
+    expect(findingOfCode('P0300')).toEqual({ key: 'code:misfire-several', cylinder: null });
+    expect(findingOfCode('P0102')).toEqual({ key: 'code:air-flow-circuit', cylinder: null });
+    expect(findingOfCode('P0101')).toEqual({ key: 'code:air-flow-range', cylinder: null });
+    expect(findingOfCode('P0113')).toEqual({ key: 'code:intake-temperature', cylinder: null });
+    expect(findingOfCode('P1234')).toBeNull();
   });
 
   test('what the owner is asked is a question, and brakes go to licensed people', () => {

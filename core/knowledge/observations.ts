@@ -270,7 +270,7 @@ export function isObservationKey(text: string): text is ObservationKey {
  * The observation that a code is, and the cylinder it names.
  * @returns null for codes that the catalogue does not describe.
  */
-export function observationOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
+export function findingOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
   const entry = codeEntry(code);
   return entry ? { key: keyOfEntry(entry), cylinder: entry.place.cylinder ?? null } : null;
 }

@@ -7,7 +7,7 @@ import { faultWords } from './words.ts';
 
 /** Given out only by the guard that has seen the stored reading read back; see `core/proof`. */
 export interface ClearPermit {
-  readonly readingEntryId: string;
+  readonly scanEntryId: string;
   readonly confirmedStored: true;
 }
 

@@ -134,7 +134,7 @@ describe('connecting', () => {
 });
 
 describe('clearing', () => {
-  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+  const permit = { scanEntryId: 'ent_1', confirmedStored: true } as const;
   const unit = { name: 'Brakes', request: '6A0', answer: '6A8' };
   async function connected(says: Says) {
     const a = adapter(says);

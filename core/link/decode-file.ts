@@ -1,10 +1,4 @@
-import {
-  IsoTpAssembler,
-  ReadingBuilder,
-  emptyReading,
-  parseCandumpLine,
-  type Reading,
-} from '@pincer/core/obd';
+import { IsoTpAssembler, ScanBuilder, emptyScan, parseCandumpLine, type Scan } from '@pincer/core/obd';
 import { assemblyError } from './answers.ts';
 import { decodeSavedSession } from './saved-session.ts';
 
@@ -32,14 +26,14 @@ export function looksLikeCandump(text: string): boolean {
 /**
  * Reads a candump log. Frames on diagnostic answer ids are put together; other traffic is passed over.
  */
-export function decodeCandump(text: string): Reading {
-  const reading = emptyReading();
-  const builder = new ReadingBuilder(reading);
+export function decodeCandump(text: string): Scan {
+  const scan = emptyScan();
+  const builder = new ScanBuilder(scan);
   const assembler = new IsoTpAssembler();
   text.split(/\r\n|\r|\n/).forEach((raw, index) => {
     const line = index + 1;
     const parsed = parseCandumpLine(raw, line);
-    if (parsed.kind === 'bad') reading.errors.push({ kind: 'malformed', message: parsed.message, line });
+    if (parsed.kind === 'bad') scan.errors.push({ kind: 'malformed', message: parsed.message, line });
     if (parsed.kind !== 'frame') return;
     const { frame } = parsed;
     if (TESTER_ID.test(frame.id) || !isAnswerId(frame.id)) return;
@@ -53,17 +47,17 @@ export function decodeCandump(text: string): Reading {
     });
   });
   assembler.finish();
-  reading.errors.push(...assembler.faults.map(assemblyError));
+  scan.errors.push(...assembler.faults.map(assemblyError));
   return builder.finish();
 }
 
 /** Whether a reading has anything in it that the car said. */
-export function isEmptyReading(reading: Reading): boolean {
-  const { codes, values, frozen, monitors, identities, vin, lamp } = reading;
+export function isEmptyScan(scan: Scan): boolean {
+  const { codes, values, freezeFrames, monitors, identities, vin, mil } = scan;
   return (
-    codes.length + values.length + frozen.length + monitors.length + identities.length === 0 &&
+    codes.length + values.length + freezeFrames.length + monitors.length + identities.length === 0 &&
     vin === undefined &&
-    lamp === undefined
+    mil === undefined
   );
 }
 
@@ -74,23 +68,23 @@ const NOISE = new Set(['garbled', 'malformed']);
  * Decodes a file's text, a candump log or a saved adapter session; which of them is seen from its lines. A text
  * with neither an answer from a car nor a word from an adapter gets an error of the kind `nothing-found`.
  */
-export function decodeFileText(text: string): Reading {
-  const reading = looksLikeCandump(text) ? decodeCandump(text) : decodeSavedSession(text);
+export function decodeFileText(text: string): Scan {
+  const scan = looksLikeCandump(text) ? decodeCandump(text) : decodeSavedSession(text);
   const hasAdapterWords =
-    reading.protocol !== undefined ||
-    reading.adapterVolts !== undefined ||
-    reading.errors.some((e) => !NOISE.has(e.kind));
-  if (isEmptyReading(reading) && !hasAdapterWords) {
-    reading.errors.push({
+    scan.protocol !== undefined ||
+    scan.adapterVolts !== undefined ||
+    scan.errors.some((e) => !NOISE.has(e.kind));
+  if (isEmptyScan(scan) && !hasAdapterWords) {
+    scan.errors.push({
       kind: 'nothing-found',
       message:
         'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
     });
   }
-  return reading;
+  return scan;
 }
 
 /** Whether a text held neither an answer from a car nor a word from an adapter. */
-export function isNothingFound(reading: Reading): boolean {
-  return reading.errors.some((e) => e.kind === 'nothing-found');
+export function isNothingFound(scan: Scan): boolean {
+  return scan.errors.some((e) => e.kind === 'nothing-found');
 }

@@ -4,7 +4,7 @@ export { ByteQueue } from './byte-queue.ts';
 export {
   decodeCandump,
   decodeFileText,
-  isEmptyReading,
+  isEmptyScan,
   isNothingFound,
   looksLikeCandump,
 } from './decode-file.ts';
@@ -24,7 +24,7 @@ export { AdapterPort, type Reply } from './port.ts';
 export type { ReachableUnit } from './addressing.ts';
 export { clearCodes, clearUnit, type ClearPermit } from './clearing.ts';
 export { connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
-export { RESUME_WITHIN_MS, resumeReading, takeReading, type ReadResult } from './full-reading.ts';
+export { RESUME_WITHIN_MS, resumeScan, takeScan, type ScanResult } from './full-scan';
 export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';

@@ -1,8 +1,8 @@
 import {
   IsoTpAssembler,
-  ReadingBuilder,
+  ScanBuilder,
   STATING_PIDS,
-  emptyReading,
+  emptyScan,
   hexByte,
   parseCandumpLine,
   restated,
@@ -56,8 +56,8 @@ export class CandumpValues {
     }
     this.start ??= parsed.seconds;
     const at = parsed.seconds - this.start;
-    const reading = emptyReading();
-    new ReadingBuilder(reading).add({ source: message.id, payload: message.payload, isCan: true });
+    const reading = emptyScan();
+    new ScanBuilder(reading).add({ source: message.id, payload: message.payload, isCan: true });
     for (const v of reading.values)
       if (STATING_PIDS.some((pid) => hexByte(pid) === v.pid))
         this.stated.set(`${v.source} ${v.pid} ${v.part ?? ''}`, v);

@@ -1,8 +1,8 @@
 import {
   RESTATED_PIDS,
-  ReadingBuilder,
+  ScanBuilder,
   STATING_PIDS,
-  emptyReading,
+  emptyScan,
   hexByte,
   parameterLength,
   restated,
@@ -146,8 +146,8 @@ class Sampling {
       signal: this.options.signal,
     });
     if (!reply.ok) return reply.fault;
-    const reading = emptyReading();
-    const builder = new ReadingBuilder(reading);
+    const reading = emptyScan();
+    const builder = new ScanBuilder(reading);
     for (const answer of interpretLines(reply.lines.map((text) => ({ text }))).answers) builder.add(answer);
     this.stated = reading.values;
     return null;
@@ -170,8 +170,8 @@ class Sampling {
       const isBack = this.restarts++ < MAX_RESTARTS && (await setUpAgain(this.connection, signal));
       return isBack ? null : { code: 'low-voltage-reset' };
     }
-    const reading = emptyReading();
-    const builder = new ReadingBuilder(reading);
+    const reading = emptyScan();
+    const builder = new ScanBuilder(reading);
     for (const answer of said.answers) if (answer.payload[0] === 0x41) builder.add(answer);
     const at = ((sentAt + now) / 2 - this.began) / 1000;
     const answered = new Set(reading.values.map((v) => Number.parseInt(v.pid, 16)));

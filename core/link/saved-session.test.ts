@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readingSchema, type Reading } from '@pincer/core/obd';
+import { scanSchema, type Scan } from '@pincer/core/obd';
 import { decodeFileText, decodeSavedSession, interpretLines, isNothingFound } from './index.ts';
 
 /** One session written in every way that terminals and settings write it. */
@@ -40,9 +40,9 @@ function session(echo: boolean, spaces: boolean, headers: boolean, newline: stri
   );
 }
 
-function expectTheSession(r: Reading, unit: string): void {
+function expectTheSession(r: Scan, unit: string): void {
   expect(r.vin).toBe('1D4GP00R55B123456');
-  expect(r.lamp).toEqual({ on: true, count: 2 });
+  expect(r.mil).toEqual({ on: true, count: 2 });
   expect(r.codes).toEqual([
     { code: 'P0302', state: 'confirmed', unit },
     { code: 'P0171', state: 'confirmed', unit },
@@ -192,14 +192,14 @@ describe('saved adapter sessions', () => {
                   : `${text[at] ?? ''}\u0007#`;
             text = text.slice(0, at) + c + text.slice(at + 1);
           }
-          expect(readingSchema.safeParse(decodeFileText(text)).success).toBe(true);
+          expect(scanSchema.safeParse(decodeFileText(text)).success).toBe(true);
         },
       ),
       { numRuns: 300 },
     );
     fc.assert(
       fc.property(fc.string({ maxLength: 400 }), (text) =>
-        expect(readingSchema.safeParse(decodeFileText(text)).success).toBe(true),
+        expect(scanSchema.safeParse(decodeFileText(text)).success).toBe(true),
       ),
     );
   });

@@ -1,4 +1,4 @@
-import { ReadingBuilder, emptyReading, type Reading } from '@pincer/core/obd';
+import { ScanBuilder, emptyScan, type Scan } from '@pincer/core/obd';
 import { interpretLines, type AnswerLine } from './answers.ts';
 import { faultInLine } from './faults.ts';
 import { faultWords } from './words.ts';
@@ -49,16 +49,16 @@ function isAnsweredWithDigits(request: string | null): boolean {
  * Reads a saved adapter session: the terminal text as it was, with prompts, requests and answers; echo,
  * spaces and headers may be on or off. Line numbers in errors begin with 1.
  */
-export function decodeSavedSession(text: string): Reading {
-  const reading = emptyReading();
-  const builder = new ReadingBuilder(reading);
+export function decodeSavedSession(text: string): Scan {
+  const scan = emptyScan();
+  const builder = new ScanBuilder(scan);
   let request: string | null = null;
   let answer: AnswerLine[] = [];
 
   const endExchange = () => {
     if (answer.length > 0) {
-      if (request !== null && isAdapterCommand(request)) readAdapterAnswer(request, answer, reading);
-      else readCarAnswer(answer, request !== null, reading, builder);
+      if (request !== null && isAdapterCommand(request)) readAdapterAnswer(request, answer, scan);
+      else readCarAnswer(answer, request !== null, scan, builder);
     }
     answer = [];
   };
@@ -88,18 +88,18 @@ export function decodeSavedSession(text: string): Reading {
   });
   endExchange();
   builder.finish();
-  return reading;
+  return scan;
 }
 
 function readCarAnswer(
   lines: readonly AnswerLine[],
   isAsked: boolean,
-  reading: Reading,
-  builder: ReadingBuilder,
+  scan: Scan,
+  builder: ScanBuilder,
 ): void {
-  const data = isAsked ? lines : lines.filter((line) => !readAdapterWords(line.text, reading));
+  const data = isAsked ? lines : lines.filter((line) => !readAdapterWords(line.text, scan));
   const { answers, errors } = interpretLines(data);
-  reading.errors.push(...errors);
+  scan.errors.push(...errors);
   for (const answer of answers) builder.add(answer);
 }
 
@@ -108,24 +108,24 @@ function readCarAnswer(
  * protocol, the words with which an adapter introduces itself.
  * @returns whether the line was such an answer.
  */
-function readAdapterWords(text: string, reading: Reading): boolean {
+function readAdapterWords(text: string, scan: Scan): boolean {
   if (faultInLine(text) !== null) return false;
   const volts = /^(\d{1,2}\.\d)\s*V$/i.exec(text);
-  if (volts) reading.adapterVolts = Number(volts[1]);
+  if (volts) scan.adapterVolts = Number(volts[1]);
   const isProtocol = /^(AUTO, )?(ISO|SAE) /i.test(text);
-  if (isProtocol) reading.protocol = text.replace(/^AUTO,\s*/i, '');
+  if (isProtocol) scan.protocol = text.replace(/^AUTO,\s*/i, '');
   const isNumber = /^A?[0-9A-C]$/i.test(text);
-  if (isNumber) reading.protocol ??= protocolName(text);
+  if (isNumber) scan.protocol ??= protocolName(text);
   const isIntroduction =
     /v\d+\.\d+[a-z]?$/i.test(text) || /[G-Z]{4}/i.test(text.replace(/^(SEARCHING|BUS INIT).*/i, ''));
   return volts !== null || isProtocol || isNumber || isIntroduction;
 }
 
-function readAdapterAnswer(request: string, lines: readonly AnswerLine[], reading: Reading): void {
+function readAdapterAnswer(request: string, lines: readonly AnswerLine[], scan: Scan): void {
   for (const { text, line } of lines) {
     const fault = faultInLine(text);
     if (fault) {
-      reading.errors.push({
+      scan.errors.push({
         kind: fault.code,
         message: `${request}: ${faultWords(fault).sentence}`,
         ...(line === undefined ? {} : { line }),
@@ -133,9 +133,9 @@ function readAdapterAnswer(request: string, lines: readonly AnswerLine[], readin
       continue;
     }
     const volts = request === 'ATRV' ? /^(\d{1,2}(?:\.\d+)?)\s*V?$/i.exec(text) : null;
-    if (volts) reading.adapterVolts = Number(volts[1]);
-    if (request === 'ATDP') reading.protocol = text.replace(/^AUTO,\s*/i, '');
-    if (request === 'ATDPN') reading.protocol ??= protocolName(text);
+    if (volts) scan.adapterVolts = Number(volts[1]);
+    if (request === 'ATDP') scan.protocol = text.replace(/^AUTO,\s*/i, '');
+    if (request === 'ATDPN') scan.protocol ??= protocolName(text);
   }
 }
 

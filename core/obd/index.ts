@@ -16,7 +16,7 @@ export {
   type LegacyMessage,
 } from './legacy.ts';
 export type { Answer } from './answer.ts';
-export { NO_SOURCE, ReadingBuilder, negativeResponseText } from './messages.ts';
+export { NO_SOURCE, ScanBuilder, negativeResponseText } from './messages.ts';
 export {
   MONITOR_NAMES,
   decodeMonitorBytes,
@@ -38,16 +38,16 @@ export { PARAMETERS } from './parameter-table.ts';
 export {
   CODE_STATES,
   currentNumber,
-  emptyReading,
-  readingSchema,
+  emptyScan,
+  scanSchema,
   type CodeState,
-  type FrozenFrame,
+  type FreezeFrame,
   type MonitorStatus,
   type ReadCode,
   type ReadError,
   type ReadValue,
-  type Reading,
-} from './reading.ts';
+  type Scan,
+} from './scan';
 export { RESTATED_PIDS, STATING_PIDS, restated } from './stated-scaling.ts';
 export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 export {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { ReadingBuilder, emptyReading, fromHex, readingSchema, type Reading } from './index.ts';
+import { ScanBuilder, emptyScan, fromHex, scanSchema, type Scan } from './index.ts';
 
-function read(...answers: [string, string, boolean?][]): Reading {
-  const builder = new ReadingBuilder(emptyReading());
+function read(...answers: [string, string, boolean?][]): Scan {
+  const builder = new ScanBuilder(emptyScan());
   for (const [source, hex, isCan = true] of answers)
     builder.add({ source, payload: fromHex(hex) ?? [], isCan });
   return builder.finish();
@@ -47,7 +47,7 @@ describe('answers of the control units', () => {
 
   test('lamps of all units are one: on if any is on, counts added', () => {
     const r = read(['7E8', '41 01 82 07 65 04'], ['7E9', '41 01 01 04 00 00']);
-    expect(r.lamp).toEqual({ on: true, count: 3 });
+    expect(r.mil).toEqual({ on: true, count: 3 });
     expect(r.monitors.filter((m) => m.unit === '7E9')).toEqual([
       { unit: '7E9', span: 'since-clear', monitor: 'components', name: 'Components', complete: true },
     ]);
@@ -59,7 +59,7 @@ describe('answers of the control units', () => {
       ['41 01 00 04 00 00', '41 01 82 07 65 04'],
     ]) {
       const r = read(...answers.map((a): [string, string] => ['unknown', a]));
-      expect(r.lamp).toEqual({ on: true, count: 2 });
+      expect(r.mil).toEqual({ on: true, count: 2 });
       expect(r.monitors.filter((m) => !m.complete).map((m) => m.monitor)).toEqual(['evaporative']);
       expect(r.monitors.filter((m) => m.monitor === 'components')).toHaveLength(1);
     }
@@ -78,16 +78,16 @@ describe('answers of the control units', () => {
 
   test('stored conditions belong to the code that stored them', () => {
     const r = read(['7E8', '42 02 00 03 02'], ['7E8', '42 0C 00 1D D8 05 00 3E']);
-    expect(r.frozen).toHaveLength(1);
-    expect(r.frozen[0]).toMatchObject({ code: 'P0302', frame: 0, unit: '7E8' });
-    expect(r.frozen[0]?.values.map((v) => [v.service, v.pid, v.value])).toEqual([
+    expect(r.freezeFrames).toHaveLength(1);
+    expect(r.freezeFrames[0]).toMatchObject({ code: 'P0302', frame: 0, unit: '7E8' });
+    expect(r.freezeFrames[0]?.values.map((v) => [v.service, v.pid, v.value])).toEqual([
       ['02', '0C', 1910],
       ['02', '05', 22],
     ]);
   });
 
   test('no code at the stored conditions means that there are none', () => {
-    expect(read(['7E8', '42 02 00 00 00']).frozen).toEqual([]);
+    expect(read(['7E8', '42 02 00 00 00']).freezeFrames).toEqual([]);
   });
 
   test('on-board tests carry scaled values and limits', () => {
@@ -179,9 +179,9 @@ describe('answers of the control units', () => {
     });
     fc.assert(
       fc.property(fc.array(answer, { maxLength: 12 }), (answers) => {
-        const builder = new ReadingBuilder(emptyReading());
+        const builder = new ScanBuilder(emptyScan());
         for (const a of answers) builder.add(a);
-        expect(readingSchema.safeParse(builder.finish()).success).toBe(true);
+        expect(scanSchema.safeParse(builder.finish()).success).toBe(true);
       }),
       { numRuns: 300 },
     );

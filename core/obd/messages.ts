@@ -9,7 +9,7 @@ import {
   parameterName,
   supportedPids,
 } from './parameters.ts';
-import type { CodeState, ReadCode, ReadError, Reading } from './reading.ts';
+import type { CodeState, ReadCode, ReadError, Scan } from './scan';
 import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeDtcByStatus } from './uds.ts';
@@ -46,7 +46,7 @@ export function negativeResponseText(code: number): string {
 export const NO_SOURCE = 'unknown';
 
 /** Self-checks of several units that cannot be told apart: one has run only if it has run in each. */
-function mergeMonitors(a: Reading['monitors'], b: Reading['monitors']): Reading['monitors'] {
+function mergeMonitors(a: Scan['monitors'], b: Scan['monitors']): Scan['monitors'] {
   const merged = new Map(a.map((m) => [m.monitor, m]));
   for (const m of b) {
     const known = merged.get(m.monitor);
@@ -55,15 +55,15 @@ function mergeMonitors(a: Reading['monitors'], b: Reading['monitors']): Reading[
   return [...merged.values()];
 }
 
-/** Gathers decoded answers into one {@link Reading}; the order of answers does not matter. */
-export class ReadingBuilder {
+/** Gathers decoded answers into one {@link Scan}; the order of answers does not matter. */
+export class ScanBuilder {
   private readonly lampByUnit = new Map<string, { on: boolean; count: number }>();
   /** PIDs that each control unit says it supports, by service. */
   readonly supported = new Map<string, Set<number>>();
   private readonly info: VehicleInfo;
 
-  constructor(readonly reading: Reading) {
-    this.info = new VehicleInfo(reading);
+  constructor(readonly scan: Scan) {
+    this.info = new VehicleInfo(scan);
   }
 
   /** PIDs that a control unit declared for a service (`01`, `02`, `09`). */
@@ -114,20 +114,20 @@ export class ReadingBuilder {
   }
 
   /** Completes what needs all answers: the lamp of all units together, texts sent in numbered messages, stated scales. */
-  finish(): Reading {
+  finish(): Scan {
     this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
     if (this.lampByUnit.size > 0) {
       const all = [...this.lampByUnit.values()];
-      this.reading.lamp = { on: all.some((l) => l.on), count: all.reduce((n, l) => n + l.count, 0) };
+      this.scan.mil = { on: all.some((l) => l.on), count: all.reduce((n, l) => n + l.count, 0) };
     }
-    this.reading.values = restated(this.reading.values, this.reading.values);
-    for (const frame of this.reading.frozen) frame.values = restated(frame.values, this.reading.values);
-    return this.reading;
+    this.scan.values = restated(this.scan.values, this.scan.values);
+    for (const frame of this.scan.freezeFrames) frame.values = restated(frame.values, this.scan.values);
+    return this.scan;
   }
 
   private error(answer: { source: string; line?: number }, kind: string, message: string): void {
     const entry: ReadError = { kind, message, ...(answer.line === undefined ? {} : { line: answer.line }) };
-    this.reading.errors.push(entry);
+    this.scan.errors.push(entry);
   }
 
   private addCode(code: ReadCode): void {
@@ -135,7 +135,7 @@ export class ReadingBuilder {
     const plain =
       code.statusByte === undefined
         ? []
-        : this.reading.codes.filter(
+        : this.scan.codes.filter(
             (c) => c.code === code.code && c.unit === code.unit && c.statusByte === undefined,
           );
     for (const c of plain) {
@@ -143,14 +143,14 @@ export class ReadingBuilder {
       c.failureType = code.failureType;
     }
     if (plain.length > 0) return;
-    const known = this.reading.codes.some(
+    const known = this.scan.codes.some(
       (c) =>
         c.code === code.code &&
         c.state === code.state &&
         c.unit === code.unit &&
         c.failureType === code.failureType,
     );
-    if (!known) this.reading.codes.push(code);
+    if (!known) this.scan.codes.push(code);
   }
 
   private addCodes(answer: Answer, state: CodeState): void {
@@ -214,21 +214,21 @@ export class ReadingBuilder {
       if (!status) return;
       const span = pid === 0x01 ? 'since-clear' : 'this-cycle';
       const rows = monitorRows(status, source, span);
-      const isMine = (m: Reading['monitors'][number]) => m.unit === source && m.span === span;
-      const before = this.reading.monitors.filter(isMine);
-      this.reading.monitors = this.reading.monitors.filter((m) => !isMine(m));
-      this.reading.monitors.push(...(source === NO_SOURCE ? mergeMonitors(before, rows) : rows));
+      const isMine = (m: Scan['monitors'][number]) => m.unit === source && m.span === span;
+      const before = this.scan.monitors.filter(isMine);
+      this.scan.monitors = this.scan.monitors.filter((m) => !isMine(m));
+      this.scan.monitors.push(...(source === NO_SOURCE ? mergeMonitors(before, rows) : rows));
       if (pid === 0x01) {
         const known = source === NO_SOURCE ? this.lampByUnit.get(source) : undefined;
         this.lampByUnit.set(source, {
           on: status.lampOn || (known?.on ?? false),
           count: Math.max(status.storedCodes, known?.count ?? 0),
         });
-        if (status.monitors.length > 0) this.reading.ignition = status.ignition;
+        if (status.monitors.length > 0) this.scan.ignition = status.ignition;
       }
       return;
     }
-    this.reading.values.push(...decodeParameter('01', pid, bytes, source));
+    this.scan.values.push(...decodeParameter('01', pid, bytes, source));
   }
 
   private addFrozen(answer: Answer): void {
@@ -261,11 +261,11 @@ export class ReadingBuilder {
     if (payload.length < 3) this.error(answer, 'incomplete', 'A stored reading was cut short.');
   }
 
-  private frame(unit: string, frame: number): Reading['frozen'][number] {
-    let found = this.reading.frozen.find((f) => f.unit === unit && f.frame === frame);
+  private frame(unit: string, frame: number): Scan['freezeFrames'][number] {
+    let found = this.scan.freezeFrames.find((f) => f.unit === unit && f.frame === frame);
     if (!found) {
       found = { unit, frame, code: null, values: [] };
-      this.reading.frozen.push(found);
+      this.scan.freezeFrames.push(found);
     }
     return found;
   }
@@ -286,7 +286,7 @@ export class ReadingBuilder {
       const { value, unit } = scaleTestValue(scaling, raw);
       const min = scaleTestLimit(scaling, uintAt(payload, at + 5, 2) ?? 0, 'min');
       const max = scaleTestLimit(scaling, uintAt(payload, at + 7, 2) ?? 0, 'max');
-      this.reading.values.push({
+      this.scan.values.push({
         service: '06',
         pid: hexByte(mid),
         part: hexByte(test),
@@ -309,7 +309,7 @@ export class ReadingBuilder {
     const limit = uintAt(answer.payload, 5, 2);
     if (raw === null || limit === null)
       return this.error(answer, 'incomplete', 'An on-board test result was cut short.');
-    this.reading.values.push({
+    this.scan.values.push({
       service: '06',
       pid: hexByte(test),
       part: hexByte(component & 0x7f),

@@ -1,12 +1,12 @@
-import { ReadingBuilder, emptyReading, fromHex, type Reading } from './index.ts';
+import { ScanBuilder, emptyScan, fromHex, type Scan } from './index.ts';
 
-function readingOf(...answers: [source: string, hex: string][]): Reading {
-  const builder = new ReadingBuilder(emptyReading());
+function readingOf(...answers: [source: string, hex: string][]): Scan {
+  const builder = new ScanBuilder(emptyScan());
   for (const [source, hex] of answers) builder.add({ source, payload: fromHex(hex) ?? [], isCan: true });
   return builder.finish();
 }
 
-const valueOf = (reading: Reading, pid: string, part?: string, source = '7E8') =>
+const valueOf = (reading: Scan, pid: string, part?: string, source = '7E8') =>
   reading.values.find((v) => v.pid === pid && v.part === part && v.source === source)?.value;
 
 describe('a control unit that states its largest values', () => {
@@ -40,6 +40,6 @@ describe('a control unit that states its largest values', () => {
     );
     expect(valueOf(reading, '0B')).toBe(128);
     expect(valueOf(reading, '0B', undefined, '7E9')).toBe(64);
-    expect(reading.frozen[0]?.values.find((v) => v.pid === '0B')?.value).toBe(256);
+    expect(reading.freezeFrames[0]?.values.find((v) => v.pid === '0B')?.value).toBe(256);
   });
 });

@@ -1,6 +1,6 @@
 import type { Answer } from './answer.ts';
 import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
-import type { ReadValue, Reading } from './reading.ts';
+import type { ReadValue, Scan } from './scan';
 
 const VIN_LENGTH = 17;
 const COUNTER_NAMES = ['conditions met', 'ignition cycles'] as const;
@@ -11,7 +11,7 @@ export class VehicleInfo {
   private readonly parts = new Map<string, Map<number, readonly number[]>>();
   private readonly vinByUnit = new Map<string, string>();
 
-  constructor(private readonly reading: Reading) {}
+  constructor(private readonly scan: Scan) {}
 
   /** Adds an answer that is no list of what is supported. */
   add(answer: Answer): void {
@@ -45,15 +45,15 @@ export class VehicleInfo {
     }
     this.parts.clear();
     const vin = [...this.vinByUnit.entries()].sort(([a], [b]) => a.localeCompare(b))[0]?.[1];
-    if (vin !== undefined) this.reading.vin = vin;
+    if (vin !== undefined) this.scan.vin = vin;
   }
 
   private apply(type: number, bytes: readonly number[], source: string): void {
     const identity = () => {
-      let found = this.reading.identities.find((u) => u.unit === source);
+      let found = this.scan.identities.find((u) => u.unit === source);
       if (!found) {
         found = { unit: source, calibrationIds: [], verificationNumbers: [] };
-        this.reading.identities.push(found);
+        this.scan.identities.push(found);
       }
       return found;
     };
@@ -117,7 +117,7 @@ export class VehicleInfo {
       source,
       raw: toHex(bytes),
     };
-    this.reading.values.push(row);
+    this.scan.values.push(row);
   }
 
   /** In-use performance counters: 16-bit numbers, first the monitoring conditions met and ignition cycles. */
@@ -125,7 +125,7 @@ export class VehicleInfo {
     for (let at = 0; at + 2 <= bytes.length; at += 2) {
       const raw = uintAt(bytes, at, 2) ?? 0;
       const n = at / 2;
-      this.reading.values.push({
+      this.scan.values.push({
         service: '09',
         pid: hexByte(type),
         part: COUNTER_NAMES[n] ?? `counter ${n + 1}`,

@@ -58,13 +58,13 @@ function unitProofs(state: CaseState): UnitProof[] {
   for (const c of state.clears) if (c.outcome === 'agreed' && c.unit) last.set(c.unit.answer, c);
   return [...last.values()].map((clear) => {
     const { answer = '', name = '' } = clear.unit ?? {};
-    const mine = (r: EntryOf<'reading'> | undefined) =>
-      (r?.reading.codes ?? []).filter((c) => c.unit === answer).map((c) => c.code);
-    const was = new Set(mine(state.readings.find((r) => r.id === clear.afterReading)));
-    const later = state.readings.filter(
+    const mine = (r: EntryOf<'scan'> | undefined) =>
+      (r?.scan.codes ?? []).filter((c) => c.unit === answer).map((c) => c.code);
+    const was = new Set(mine(state.scans.find((r) => r.id === clear.afterScan)));
+    const later = state.scans.filter(
       (r) =>
         orderOf(state, r.id) > orderOf(state, clear.id) &&
-        r.reading.units?.some((u) => u.unit === answer && u.hasAnswered),
+        r.scan.units?.some((u) => u.unit === answer && u.hasAnswered),
     );
     const returned = [...new Set(later.flatMap(mine))].filter((c) => was.has(c));
     return { unit: answer, name, returned: later.length === 0 ? null : returned };
@@ -81,7 +81,7 @@ const PROVEN = 0.95;
 export function proofView(state: CaseState, prior: number): ProofView {
   const clear = state.clears.filter((c) => c.outcome === 'agreed' && !c.unit).at(-1);
   const units = unitProofs(state);
-  const permanent = codesOf(state.latestReading?.reading, ['permanent']);
+  const permanent = codesOf(state.latestReading?.scan, ['permanent']);
   const empty = {
     returned: [],
     added: [],
@@ -94,16 +94,16 @@ export function proofView(state: CaseState, prior: number): ProofView {
   };
   if (!clear) return { status: 'not-cleared', ...empty };
   const after = (e: { at: string; id: string }) => orderOf(state, e.id) > orderOf(state, clear.id);
-  const before = state.readings.find((r) => r.id === clear.afterReading);
-  const later = state.readings.filter(after);
+  const before = state.scans.find((r) => r.id === clear.afterScan);
+  const later = state.scans.filter(after);
   const drives = state.drives.filter(after);
-  const was = new Set(codesOf(before?.reading, ['confirmed', 'pending']));
-  const now = new Set(later.flatMap((r) => codesOf(r.reading, ['confirmed', 'pending'])));
+  const was = new Set(codesOf(before?.scan, ['confirmed', 'pending']));
+  const now = new Set(later.flatMap((r) => codesOf(r.scan, ['confirmed', 'pending'])));
   const returned = [...now].filter((c) => was.has(c));
   const added = [...now].filter((c) => !was.has(c));
   const shows = drives.map((d: EntryOf<'drive'>) => SHOWS_PER_TRIP[d.metConditions]);
   const cameBack = drives.some((d) => d.cameBack === 'yes');
-  const last = later.at(-1)?.reading;
+  const last = later.at(-1)?.scan;
   const waitingFor = (last?.monitors ?? []).filter((m) => m.span === 'since-clear' && !m.complete);
   const gone = returned.length > 0 || cameBack ? 0 : goneAfter(prior, shows);
   const base = { returned, added, gone, trips: drives.length, waitingFor, permanent, units };

@@ -16,12 +16,12 @@ export function cameBackAfter(state: CaseState, repair: string, until: string | 
   if (state.drives.some((d) => d.cameBack === 'yes' && isWithin(d.id))) return true;
   const clear = state.clears.find((c) => c.outcome === 'agreed' && !c.unit && isWithin(c.id));
   if (!clear) return false;
-  const before = state.readings.find((r) => r.id === clear.afterReading);
-  const was = new Set(codesOf(before?.reading, FAILING));
-  return state.readings.some(
+  const before = state.scans.find((r) => r.id === clear.afterScan);
+  const was = new Set(codesOf(before?.scan, FAILING));
+  return state.scans.some(
     (r) =>
       isWithin(r.id) &&
       orderOf(state, r.id) > orderOf(state, clear.id) &&
-      codesOf(r.reading, FAILING).some((code) => was.has(code)),
+      codesOf(r.scan, FAILING).some((code) => was.has(code)),
   );
 }

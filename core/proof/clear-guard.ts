@@ -27,7 +27,7 @@ export interface ClearedSoFar {
 
 export type ClearEvent =
   /** A reading has arrived; only a complete one counts. */
-  | { type: 'reading-taken'; entry: string; isComplete: boolean }
+  | { type: 'scan-taken'; entry: string; isComplete: boolean }
   /** Storage gave the record back, and it holds this entry unchanged, or it did not. */
   | { type: 'read-back'; entry: string; isSame: boolean }
   /** The owner confirms: ignition on, engine off, and has read what a clear erases. */
@@ -72,7 +72,7 @@ const unitStep = (unit: ClearableUnit, permit: ClearPermit, done: ClearedSoFar |
 
 /** The next state and what is to be done. Events that do not fit leave everything as it is. */
 export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
-  if (event.type === 'reading-taken') {
+  if (event.type === 'scan-taken') {
     if (state.at === 'clearing') return stay(state);
     return event.isComplete
       ? {
@@ -87,7 +87,7 @@ export function clearStep(state: ClearState, event: ClearEvent): ClearStep {
     case 'storing':
       if (event.type !== 'read-back' || event.entry !== state.entry) return stay(state);
       return event.isSame
-        ? stay({ at: 'stored', permit: { readingEntryId: state.entry, confirmedStored: true } })
+        ? stay({ at: 'stored', permit: { scanEntryId: state.entry, confirmedStored: true } })
         : stay({ at: 'unsafe', entry: state.entry });
     case 'unsafe':
       return stay(state);

@@ -1,5 +1,5 @@
 import type { CaseState } from '@pincer/core/case';
-import type { Reading } from '@pincer/core/obd';
+import type { Scan } from '@pincer/core/obd';
 
 /** Place of an entry in the log; the log is in the order in which things happened. */
 export function orderOf(state: CaseState, id: string): number {
@@ -7,6 +7,6 @@ export function orderOf(state: CaseState, id: string): number {
 }
 
 /** Codes of a reading in any of the given states, each once. */
-export function codesOf(reading: Reading | undefined, states: readonly string[]): string[] {
+export function codesOf(reading: Scan | undefined, states: readonly string[]): string[] {
   return [...new Set((reading?.codes ?? []).filter((c) => states.includes(c.state)).map((c) => c.code))];
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { foldCase } from '@pincer/core/case';
-import { makeCase, makeReading, readingEntry } from '../test/make-case.ts';
+import { makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 import {
   CLEAR_START,
   SHOWS_PER_TRIP,
@@ -17,9 +17,9 @@ const BRAKES = { name: 'Brakes', request: '6A0', answer: '6A8' };
 
 describe('the way to a clear', () => {
   const EVENTS: ClearEvent[] = [
-    { type: 'reading-taken', entry: 'ent_1', isComplete: true },
-    { type: 'reading-taken', entry: 'ent_2', isComplete: true },
-    { type: 'reading-taken', entry: 'ent_1', isComplete: false },
+    { type: 'scan-taken', entry: 'ent_1', isComplete: true },
+    { type: 'scan-taken', entry: 'ent_2', isComplete: true },
+    { type: 'scan-taken', entry: 'ent_1', isComplete: false },
     { type: 'read-back', entry: 'ent_1', isSame: true },
     { type: 'read-back', entry: 'ent_1', isSame: false },
     { type: 'read-back', entry: 'ent_2', isSame: true },
@@ -54,9 +54,9 @@ describe('the way to a clear', () => {
       for (const effect of effects) {
         if (effect.type === 'store-and-read-back') continue;
         clears++;
-        const entry = effect.permit.readingEntryId;
+        const entry = effect.permit.scanEntryId;
         const taken = events.findIndex(
-          (e) => e.type === 'reading-taken' && e.entry === entry && e.isComplete,
+          (e) => e.type === 'scan-taken' && e.entry === entry && e.isComplete,
         );
         const readBack = events.findIndex(
           (e, i) => i > taken && e.type === 'read-back' && e.entry === entry && e.isSame,
@@ -68,7 +68,7 @@ describe('the way to a clear', () => {
         expect(events.at(-1)?.type).toBe(effect.type === 'send-clear' ? 'ask-clear' : 'ask-clear-unit');
         // A reading that only came in part, or a record that came back changed, takes the way back.
         const later = events.slice(readBack + 1);
-        expect(later.some((e) => e.type === 'reading-taken')).toBe(false);
+        expect(later.some((e) => e.type === 'scan-taken')).toBe(false);
       }
     });
     expect(clears).toBeGreaterThan(0);
@@ -80,7 +80,7 @@ describe('the way to a clear', () => {
       7,
       (events, state) => {
         if (state.at !== 'cleared') return;
-        const since = events.slice(events.findLastIndex((e) => e.type === 'reading-taken'));
+        const since = events.slice(events.findLastIndex((e) => e.type === 'scan-taken'));
         const agreed = since.filter((e) => e.type === 'car-agreed').length;
         expect(new Set(state.units).size).toBe(state.units.length);
         most = Math.max(most, (state.isStandardDone ? 1 : 0) + state.units.length);
@@ -94,11 +94,11 @@ describe('the way to a clear', () => {
   test('after a clear, only a new full reading opens the way again', () => {
     const cleared: ClearState = {
       at: 'cleared',
-      permit: { readingEntryId: 'ent_1', confirmedStored: true },
+      permit: { scanEntryId: 'ent_1', confirmedStored: true },
       isStandardDone: true,
       units: [],
     };
-    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken' && e.type !== 'ask-clear-unit'))
+    for (const event of EVENTS.filter((e) => e.type !== 'scan-taken' && e.type !== 'ask-clear-unit'))
       expect(clearStep(cleared, event)).toEqual({ state: cleared, effects: [] });
     expect(clearStep(cleared, EVENTS[0] as ClearEvent).state).toEqual({ at: 'storing', entry: 'ent_1' });
   });
@@ -107,12 +107,12 @@ describe('the way to a clear', () => {
     const storing = clearStep(CLEAR_START, EVENTS[0] as ClearEvent).state;
     const unsafe = clearStep(storing, { type: 'read-back', entry: 'ent_1', isSame: false }).state;
     expect(unsafe).toEqual({ at: 'unsafe', entry: 'ent_1' });
-    for (const event of EVENTS.filter((e) => e.type !== 'reading-taken' && e.type !== 'ask-clear-unit'))
+    for (const event of EVENTS.filter((e) => e.type !== 'scan-taken' && e.type !== 'ask-clear-unit'))
       expect(clearStep(unsafe, event).state).toEqual(unsafe);
   });
 
   test('a refusal may be tried again from the owner’s word on, without losing the permit', () => {
-    const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+    const permit = { scanEntryId: 'ent_1', confirmedStored: true } as const;
     expect(
       clearStep({ at: 'clearing', permit, unit: null, done: null }, { type: 'car-refused', why: 'x' }).state,
     ).toEqual({
@@ -129,7 +129,7 @@ describe('the way to a clear', () => {
 });
 
 describe('control units by themselves', () => {
-  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
+  const permit = { scanEntryId: 'ent_1', confirmedStored: true } as const;
   const cleared: ClearState = { at: 'cleared', permit, isStandardDone: true, units: [] };
   const ask = { type: 'ask-clear-unit', unit: BRAKES } as const;
 
@@ -159,8 +159,8 @@ describe('control units by themselves', () => {
 
   test('what came back is told for each unit, and only once it was read since', () => {
     const inBrakes = (codes: string[]) => {
-      const reading = makeReading(codes);
-      return readingEntry({
+      const reading = makeScan(codes);
+      return scanEntry({
         ...reading,
         codes: reading.codes.map((c) => ({ ...c, unit: '6A8' })),
         units: [{ unit: '6A8', name: 'Brakes', hasAnswered: true }],
@@ -168,7 +168,7 @@ describe('control units by themselves', () => {
     };
     const clear = {
       kind: 'clear',
-      afterReading: 'ent_1',
+      afterScan: 'ent_1',
       outcome: 'agreed',
       unit: { answer: '6A8', name: 'Brakes' },
     } as const;
@@ -177,7 +177,7 @@ describe('control units by themselves', () => {
     expect(units()).toEqual([]);
     expect(units(clear)).toEqual([{ unit: '6A8', name: 'Brakes', returned: null }]);
     expect(units(clear, inBrakes(['C0031']))).toEqual([{ unit: '6A8', name: 'Brakes', returned: ['C0031'] }]);
-    expect(units(clear, readingEntry(makeReading([])))).toMatchObject([{ returned: null }]);
+    expect(units(clear, scanEntry(makeScan([])))).toMatchObject([{ returned: null }]);
     expect(proofView(foldCase(makeCase(inBrakes(['C0031']), clear)), 0.5).status).toBe('not-cleared');
   });
 });
@@ -215,8 +215,8 @@ describe('is it gone?', () => {
 });
 
 describe('where a case stands after its clear', () => {
-  const before = readingEntry(makeReading(['P0302']));
-  const clear = { kind: 'clear', afterReading: 'ent_1', outcome: 'agreed' } as const;
+  const before = scanEntry(makeScan(['P0302']));
+  const clear = { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' } as const;
   const good = { kind: 'drive', metConditions: 'yes', cameBack: 'no' } as const;
   const view = (...more: Parameters<typeof makeCase>) => proofView(foldCase(makeCase(before, ...more)), 0.8);
 
@@ -224,8 +224,8 @@ describe('where a case stands after its clear', () => {
     expect(view().status).toBe('not-cleared');
     expect(view({ ...clear, outcome: 'refused' }).status).toBe('not-cleared');
     expect(view(clear).status).toBe('read-again');
-    expect(view(clear, readingEntry(makeReading([]))).status).toBe('watching');
-    expect(view(clear, good, good, good, readingEntry(makeReading([])))).toMatchObject({
+    expect(view(clear, scanEntry(makeScan([]))).status).toBe('watching');
+    expect(view(clear, good, good, good, scanEntry(makeScan([])))).toMatchObject({
       status: 'proven',
       trips: 3,
       returned: [],
@@ -233,16 +233,16 @@ describe('where a case stands after its clear', () => {
   });
 
   test('it came back, by code or by the owner’s word', () => {
-    expect(view(clear, good, readingEntry(makeReading(['P0302:pending'])))).toMatchObject({
+    expect(view(clear, good, scanEntry(makeScan(['P0302:pending'])))).toMatchObject({
       status: 'returned',
       returned: ['P0302'],
       gone: 0,
     });
-    expect(view(clear, { ...good, cameBack: 'yes' }, readingEntry(makeReading([]))).status).toBe('returned');
+    expect(view(clear, { ...good, cameBack: 'yes' }, scanEntry(makeScan([]))).status).toBe('returned');
   });
 
   test('another code is new, not a return; a permanent one is neither', () => {
-    expect(view(clear, readingEntry(makeReading(['P0420:pending', 'P0302:permanent'])))).toMatchObject({
+    expect(view(clear, scanEntry(makeScan(['P0420:pending', 'P0302:permanent'])))).toMatchObject({
       status: 'watching',
       returned: [],
       added: ['P0420'],
@@ -251,15 +251,15 @@ describe('where a case stands after its clear', () => {
   });
 
   test('self-checks that have not run keep it from being proven', () => {
-    const unready = readingEntry(makeReading([], {}, { ran: ['misfire', 'fuel', 'components'] }));
+    const unready = scanEntry(makeScan([], {}, { ran: ['misfire', 'fuel', 'components'] }));
     const v = view(clear, good, good, good, good, unready);
     expect(v.status).toBe('watching');
     expect(v.waitingFor.map((m) => m.monitor)).toContain('catalyst');
   });
 
   test('a second clear begins the count anew', () => {
-    const again = { ...clear, afterReading: 'ent_4' } as const;
-    expect(view(clear, good, readingEntry(makeReading(['P0302'])), again)).toMatchObject({
+    const again = { ...clear, afterScan: 'ent_4' } as const;
+    expect(view(clear, good, scanEntry(makeScan(['P0302'])), again)).toMatchObject({
       status: 'read-again',
       trips: 0,
       returned: [],

@@ -40,7 +40,7 @@ export {
   meanOf,
   statSchema,
   windowOfFrame,
-  windowOfReading,
+  windowOfScan,
   windowSchema,
   type EngineFacts,
   type EngineState,

@@ -1,10 +1,10 @@
-import { makeReading } from '../test/make-case.ts';
+import { makeScan } from '../test/make-case.ts';
 import {
   RULES,
   UNKNOWN_ENGINE,
   judge,
   speedDensity,
-  windowOfReading,
+  windowOfScan,
   type Judgement,
   type RuleId,
 } from './index.ts';
@@ -14,8 +14,8 @@ function verdict(
   live: Record<string, number>,
   displacement: number | null = 1.4,
 ): Judgement | undefined {
-  const engine = { displacement, cylinders: 4, isDiesel: false, isMotorcycle: false, height: null };
-  return judge([windowOfReading(makeReading([], live), engine)]).find((j) => j.rule === rule);
+  const engine = { displacementLitres: displacement, cylinders: 4, isDiesel: false, isMotorcycle: false, heightM: null };
+  return judge([windowOfScan(makeScan([], live), engine)]).find((j) => j.rule === rule);
 }
 
 const IDLE = { '0C': 740, '0D': 0, '05': 88 };
@@ -41,13 +41,13 @@ describe('speed-density', () => {
 
 describe('several control units', () => {
   test('a reading that two of them tell is the engine’s own, whichever came first', () => {
-    const engine = { displacement: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, height: null };
-    const mine = makeReading([], { '0C': 740, '05': 88 });
+    const engine = { displacementLitres: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, heightM: null };
+    const mine = makeScan([], { '0C': 740, '05': 88 });
     const gearbox = mine.values.map((v) => ({ ...v, source: '7E9', value: 12 }));
-    const told = windowOfReading({ ...mine, values: [...gearbox, ...mine.values] }, engine);
+    const told = windowOfScan({ ...mine, values: [...gearbox, ...mine.values] }, engine);
     expect(told.stats['engineSpeed']?.mean).toBe(740);
     // What the engine does not tell is better had from another than not at all.
-    const alone = windowOfReading({ ...mine, values: gearbox }, engine);
+    const alone = windowOfScan({ ...mine, values: gearbox }, engine);
     expect(alone.stats['coolant']?.mean).toBe(12);
   });
 });
@@ -108,7 +108,7 @@ describe('plausibility rules', () => {
   });
 
   test('an empty reading judges nothing', () => {
-    expect(new Set(judge([windowOfReading(makeReading([]), UNKNOWN_ENGINE)]).map((j) => j.verdict))).toEqual(
+    expect(new Set(judge([windowOfScan(makeScan([]), UNKNOWN_ENGINE)]).map((j) => j.verdict))).toEqual(
       new Set(['not-judged']),
     );
   });

@@ -10,28 +10,28 @@ import {
 } from './index.ts';
 
 const PETROL: EngineFacts = {
-  displacement: 1.4,
+  displacementLitres: 1.4,
   cylinders: 4,
   isDiesel: false,
   isMotorcycle: false,
-  height: null,
+  heightM: null,
 };
 const DIESEL: EngineFacts = {
-  displacement: 2.2,
+  displacementLitres: 2.2,
   cylinders: 4,
   isDiesel: true,
   isMotorcycle: false,
-  height: null,
+  heightM: null,
 };
 const BIKE: EngineFacts = {
-  displacement: 0.65,
+  displacementLitres: 0.65,
   cylinders: 2,
   isDiesel: false,
   isMotorcycle: true,
-  height: null,
+  heightM: null,
 };
 
-const AT = (height: number): EngineFacts => ({ ...PETROL, height });
+const AT = (heightM: number): EngineFacts => ({ ...PETROL, heightM });
 
 type Values = Record<string, number | Partial<Stat>>;
 

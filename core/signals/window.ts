@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { FrozenFrame, ReadValue, Reading } from '@pincer/core/obd';
+import type { FreezeFrame, ReadValue, Scan } from '@pincer/core/obd';
 import {
   DERIVED,
   READING_KEYS,
@@ -51,19 +51,19 @@ export type StoredWindow = z.infer<typeof windowSchema>;
 /** What rules must know of the vehicle. */
 export interface EngineFacts {
   /** Litres. */
-  displacement: number | null;
+  displacementLitres: number | null;
   cylinders: number | null;
   isDiesel: boolean;
   isMotorcycle: boolean;
   /** Height above the sea of the place where it is kept, m. */
-  height: number | null;
+  heightM: number | null;
 }
 export const UNKNOWN_ENGINE: EngineFacts = {
-  displacement: null,
+  displacementLitres: null,
   cylinders: null,
   isDiesel: false,
   isMotorcycle: false,
-  height: null,
+  heightM: null,
 };
 
 /** An on-board test result with its limits. */
@@ -150,7 +150,7 @@ function found(values: readonly ReadValue[], key: ReadingKey): number | null {
 }
 
 /** The live values of a reading as a single look, with the car's own test results. */
-export function windowOfReading(reading: Reading, engine: EngineFacts): Window {
+export function windowOfScan(reading: Scan, engine: EngineFacts): Window {
   const live = reading.values.filter((v) => v.service === '01');
   // The adapter measures the battery too, at the socket.
   const look = oneLook(
@@ -176,7 +176,7 @@ export function windowOfReading(reading: Reading, engine: EngineFacts): Window {
 }
 
 /** The values that were stored with a code, as a single look. */
-export function windowOfFrame(frame: FrozenFrame, engine: EngineFacts): Window {
+export function windowOfFrame(frame: FreezeFrame, engine: EngineFacts): Window {
   return oneLook((key) => found(frame.values, key), engine);
 }
 

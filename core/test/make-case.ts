@@ -1,5 +1,5 @@
 import type { CaseRecord, Entry } from '@pincer/core/case';
-import { emptyReading, type CodeState, type Reading } from '@pincer/core/obd';
+import { emptyScan, type CodeState, type Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 
 /** A made-up petrol car for tests. */
@@ -9,10 +9,10 @@ export const CAR: Vehicle = {
   kind: 'car',
   fuel: 'petrol',
   year: 2012,
-  displacement: 1.4,
+  displacementLitres: 1.4,
   cylinders: 4,
   aspiration: 'natural',
-  distance: 168_400,
+  distanceKm: 168_400,
 };
 
 export const NOW = new Date('2026-11-03T12:00:00Z');
@@ -45,27 +45,27 @@ const ALL_CHECKS = [
 ];
 
 /** A reading with codes such as `P0302` or `P0302:pending`, live values by PID, and self-checks that have run. */
-export function makeReading(
+export function makeScan(
   codes: readonly string[],
   live: Readonly<Record<string, number>> = {},
   options: {
     ran?: readonly string[];
     frame?: { code: string; values: Readonly<Record<string, number>> };
   } = {},
-): Reading {
+): Scan {
   const row =
     (service: string) =>
     ([pid, value]: [string, number]) => ({ service, pid, name: pid, value, unit: '', source: '7E8', raw: 0 });
   const confirmed = codes.filter((c) => !c.includes(':')).length;
   return {
-    ...emptyReading(),
-    lamp: { on: confirmed > 0, count: confirmed },
+    ...emptyScan(),
+    mil: { on: confirmed > 0, count: confirmed },
     codes: codes.map((text) => {
       const [code = '', state = 'confirmed'] = text.split(':');
       return { code, state: state as CodeState, unit: '7E8' };
     }),
     values: Object.entries(live).map(row('01')),
-    frozen: options.frame
+    freezeFrames: options.frame
       ? [
           {
             unit: '7E8',
@@ -86,8 +86,8 @@ export function makeReading(
 }
 
 /** A reading as an entry. */
-export function readingEntry(reading: Reading, isComplete = true): WithoutStamp<Entry> {
-  return { kind: 'reading', via: 'adapter', isComplete, reading };
+export function scanEntry(scan: Scan, isComplete = true): WithoutStamp<Entry> {
+  return { kind: 'scan', via: 'adapter', isComplete, scan };
 }
 
 /** Yes or no to a symptom or event. */

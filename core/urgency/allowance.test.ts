@@ -1,22 +1,22 @@
 import { foldCase, type CaseRecord, type LampId, type LampMode } from '@pincer/core/case';
-import { judge, windowOfReading } from '@pincer/core/signals';
-import { makeCase, makeReading, readingEntry, saw } from '../test/make-case.ts';
+import { judge, windowOfScan } from '@pincer/core/signals';
+import { makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 import { URGENCY_RULES, driveAllowance, urgencyFacts, type Allowance } from './index.ts';
 
 function allowance(record: CaseRecord): Allowance {
   const state = foldCase(record);
-  const reading = state.latestReading?.reading;
+  const reading = state.latestReading?.scan;
   return driveAllowance(
     urgencyFacts(
       state,
       reading
         ? judge([
-            windowOfReading(reading, {
-              displacement: 1.4,
+            windowOfScan(reading, {
+              displacementLitres: 1.4,
               cylinders: 4,
               isDiesel: false,
               isMotorcycle: false,
-              height: null,
+              heightM: null,
             }),
           ])
         : [],
@@ -25,7 +25,7 @@ function allowance(record: CaseRecord): Allowance {
 }
 
 const lamp = (id: LampId, mode: LampMode = 'steady') => ({ kind: 'lamp', lamp: id, mode }) as const;
-const codes = (...c: string[]) => readingEntry(makeReading(c));
+const codes = (...c: string[]) => scanEntry(makeScan(c));
 
 type Entries = Parameters<typeof makeCase>;
 
@@ -172,13 +172,13 @@ const SITUATIONS: [string, number, string | null, Entries][] = [
     'charging voltage low while running',
     1,
     'charging-low',
-    [lamp('engine', 'out'), readingEntry(makeReading([], { '0C': 740, '0D': 0, '05': 88, '42': 11.9 }))],
+    [lamp('engine', 'out'), scanEntry(makeScan([], { '0C': 740, '0D': 0, '05': 88, '42': 11.9 }))],
   ],
   [
     'battery low at rest',
     2,
     'battery-low',
-    [lamp('engine', 'out'), readingEntry(makeReading([], { '0C': 0, '0D': 0, '42': 11.5 }))],
+    [lamp('engine', 'out'), scanEntry(makeScan([], { '0C': 0, '0D': 0, '42': 11.5 }))],
   ],
   [
     'a part of a reading',
@@ -186,7 +186,7 @@ const SITUATIONS: [string, number, string | null, Entries][] = [
     'partial',
     [
       lamp('engine', 'out'),
-      readingEntry({ ...makeReading([]), missing: [{ part: 'pending codes', why: 'cut' }] }, false),
+      scanEntry({ ...makeScan([]), missing: [{ part: 'pending codes', why: 'cut' }] }, false),
     ],
   ],
   [

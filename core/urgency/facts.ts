@@ -1,7 +1,7 @@
 import type { CaseState, LampId, LampMode } from '@pincer/core/case';
 import { COMPONENTS, codeEntry, type Area, type CodeEntry } from '@pincer/core/codes';
-import { observationOfCode, type ObservationKey } from '@pincer/core/knowledge';
-import type { ReadCode, Reading } from '@pincer/core/obd';
+import { findingOfCode, type ObservationKey } from '@pincer/core/knowledge';
+import type { ReadCode, Scan } from '@pincer/core/obd';
 import type { Judgement } from '@pincer/core/signals';
 
 /** What the drive allowance looks at. */
@@ -18,13 +18,13 @@ export interface UrgencyFacts {
   newKeys: ReadonlySet<ObservationKey>;
   /** Structure of the failing codes that the catalogue describes, with their area; accepted ones included. */
   entries: readonly (CodeEntry & { area: Area; isNew: boolean })[];
-  reading: Reading | null;
+  reading: Scan | null;
   bulb: CaseState['bulb'];
   judgements: readonly Judgement[];
 }
 
 function keysOf(codes: readonly ReadCode[]): Set<ObservationKey> {
-  return new Set(codes.flatMap(({ code }) => observationOfCode(code)?.key ?? []));
+  return new Set(codes.flatMap(({ code }) => findingOfCode(code)?.key ?? []));
 }
 
 /**
@@ -37,7 +37,7 @@ export function urgencyFacts(
   judgements: readonly Judgement[],
   accepted: ReadonlySet<string> = new Set(),
 ): UrgencyFacts {
-  const reading = state.latestReading?.reading ?? null;
+  const reading = state.latestReading?.scan ?? null;
   const activeCodes = (reading?.codes ?? []).filter((c) => c.state !== 'history');
   const newCodes = activeCodes.filter((c) => !accepted.has(c.code));
   return {

@@ -2,4 +2,4 @@ export { allowanceWords, driveAllowance, type Allowance, type AllowanceReason } 
 export { urgencyFacts, type UrgencyFacts } from './facts.ts';
 export type { AllowanceLevel, UrgencyRule } from './rule.ts';
 export { URGENCY_RULES } from './rules.ts';
-export { FIRST_THINGS, firstThings, type FirstThing } from './first-things.ts';
+export { PRELIMINARY_CHECKS, preliminaryChecks, type PreliminaryCheck } from './preliminary-checks';

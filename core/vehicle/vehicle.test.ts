@@ -69,8 +69,8 @@ describe('known and accepted codes', () => {
 test.each<[string, Partial<Record<keyof Vehicle, unknown>>]>([
   ['a year before cars', { year: 1800 }],
   ['half a cylinder', { cylinders: 3.5 }],
-  ['a negative distance', { distance: -1 }],
-  ['a height where nobody lives', { height: 9_000 }],
+  ['a negative distance', { distanceKm: -1 }],
+  ['a height where nobody lives', { heightM: 9_000 }],
   ['no name', { name: '' }],
   ['another kind of id', { id: 'case_1' }],
   [

@@ -53,15 +53,15 @@ export const vehicleSchema = z.object({
   market: z.string().optional(),
   fuel: z.enum(FUELS),
   /** Litres. */
-  displacement: z.number().positive().optional(),
+  displacementLitres: z.number().positive().optional(),
   cylinders: z.number().int().min(1).max(16).optional(),
   aspiration: z.enum(ASPIRATIONS),
   gearbox: z.enum(GEARBOXES).optional(),
   /** Kilometres. */
-  distance: z.number().min(0).optional(),
+  distanceKm: z.number().min(0).optional(),
   modifications: z.string().optional(),
   /** Height above the sea of the place where it is kept, m. */
-  height: z.number().min(-450).max(5_500).optional(),
+  heightM: z.number().min(-450).max(5_500).optional(),
   /** ISO dates. */
   warrantyEnds: z.string().optional(),
   inspectionDue: z.string().optional(),

@@ -26,7 +26,7 @@ export async function leanTwice(): Promise<CaseFile> {
       {
         kind: 'clear',
         at: on('04-11T16:42'),
-        afterReading: entryId(id, 3),
+        afterScan: entryId(id, 3),
         outcome: 'agreed',
         message: 'Agreed: 7E8, 7E9',
       },
@@ -49,7 +49,7 @@ export async function leanTwice(): Promise<CaseFile> {
       {
         kind: 'clear',
         at: on('04-13T17:50'),
-        afterReading: entryId(id, 7),
+        afterScan: entryId(id, 7),
         outcome: 'agreed',
         message: 'Agreed: 7E8, 7E9',
       },
@@ -68,7 +68,7 @@ export async function leanTwice(): Promise<CaseFile> {
       {
         kind: 'clear',
         at: on('04-18T10:25'),
-        afterReading: entryId(id, 11),
+        afterScan: entryId(id, 11),
         outcome: 'agreed',
         message: 'Agreed: 7E8, 7E9',
       },

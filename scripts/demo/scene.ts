@@ -1,6 +1,6 @@
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type Entry } from '@pincer/core/case';
-import { AdapterPort, connect, takeReading } from '@pincer/core/link';
-import type { Reading } from '@pincer/core/obd';
+import { AdapterPort, connect, takeScan } from '@pincer/core/link';
+import type { Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { FINCH_MODULES, INSTANT_CLOCK, StandIn, type CarPlan, type Fault } from '@pincer/simulator';
 import { finch } from './vehicles.ts';
@@ -17,8 +17,8 @@ export interface Scene {
   tripsBefore?: number;
 }
 
-/** A full reading of the stand-in in a scene. */
-export async function readScene(scene: Scene): Promise<Reading> {
+/** A full scan of the stand-in in a scene. */
+export async function readScene(scene: Scene): Promise<Scan> {
   const car = new StandIn({ ...scene, clock: INSTANT_CLOCK, temperament: 'instant' });
   if (scene.isCleared) {
     car.unit.answer([0x04]);
@@ -27,11 +27,11 @@ export async function readScene(scene: Scene): Promise<Reading> {
   if (scene.isWarm) car.warmUp();
   const connected = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
   if (!connected.ok) throw new Error(`The stand-in did not connect: ${connected.fault.code}`);
-  const { reading, fault } = await takeReading(connected.connection, {
+  const { scan, fault } = await takeScan(connected.connection, {
     units: scene.units?.modules ?? FINCH_MODULES.modules,
   });
   if (fault) throw new Error(`The stand-in was not read: ${fault.code}`);
-  return reading;
+  return scan;
 }
 
 export type WithoutId<T> = T extends Entry ? Omit<T, 'id'> : never;
@@ -75,14 +75,14 @@ export const talking = (at: string, volts: number): WithoutId<Entry> => ({
   volts,
 });
 
-/** A complete reading through the adapter. */
-export const readByAdapter = (at: string, reading: Reading): WithoutId<Entry> => ({
-  kind: 'reading',
+/** A complete scan through the adapter. */
+export const readByAdapter = (at: string, scan: Scan): WithoutId<Entry> => ({
+  kind: 'scan',
   at,
   via: 'adapter',
   adapter: ADAPTER,
   isComplete: true,
-  reading,
+  scan,
 });
 
 export const EXPORTED = '2026-11-20T18:00:00.000Z';

@@ -55,7 +55,7 @@ describe('the example logbook', () => {
     expect(van?.causes[0]?.id).toBe('charge-hose');
     expect(motorcycle?.causes[0]?.id).toBe('motorcycle-regulator');
     expect(motorcycle?.groups).toHaveLength(1);
-    expect(forSale?.firstThings.length).toBeGreaterThanOrEqual(0);
+    expect(forSale?.preliminaryChecks.length).toBeGreaterThanOrEqual(0);
     expect(closed?.proof).toMatchObject({ status: 'proven', returned: [] });
     const clears = files[1]?.case.entries.filter((e) => e.kind === 'clear') ?? [];
     expect(clears).toHaveLength(3);

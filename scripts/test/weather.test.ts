@@ -3,9 +3,9 @@ import { judgeRun, type Weather } from '../confusion.ts';
 
 /** What a day and a place can be like. */
 const WEATHERS: readonly [string, Weather][] = [
-  ['a hard frost by the sea', { outside: -22, airPressure: 103.1, height: 5 }],
-  ['a heat wave', { outside: 41, airPressure: 99.2, height: 120 }],
-  ['a village at 2,100 m', { outside: 4, airPressure: 78.9, height: 2_100 }],
+  ['a hard frost by the sea', { outside: -22, airPressure: 103.1, heightM: 5 }],
+  ['a heat wave', { outside: 41, airPressure: 99.2, heightM: 120 }],
+  ['a village at 2,100 m', { outside: 4, airPressure: 78.9, heightM: 2_100 }],
 ];
 
 describe.each(CARS.map((c) => [c.title, c] as const))('%s, sound', (_, plan) => {

@@ -2,7 +2,7 @@ import { createServer as createHttp, type Server as HttpServer } from 'node:http
 import { createServer as createTcp, type AddressInfo, type Server, type Socket } from 'node:net';
 import fc from 'fast-check';
 import { WebSocket } from 'ws';
-import { AdapterPort, ByteQueue, connect, takeReading, type Transport } from '@pincer/core/link';
+import { AdapterPort, ByteQueue, connect, takeScan, type Transport } from '@pincer/core/link';
 import { BRIDGE_DEFAULTS, BRIDGE_PATH, attachBridge, type BridgeSettings } from '../bridge.ts';
 import { isPrivateAddress, privateAddressOf } from '../private-address.ts';
 import { createStandInServer } from '../stand-in-tcp.ts';
@@ -100,9 +100,9 @@ describe('what the bridge is for', () => {
     const result = await connect(new AdapterPort(transport, clock));
     expect(result.ok).toBe(true);
     if (!result.ok) return;
-    const { reading, fault } = await takeReading(result.connection);
+    const { scan, fault } = await takeScan(result.connection);
     expect(fault).toBeNull();
-    expect(reading.codes.map((c) => c.code)).toContain('P0301');
+    expect(scan.codes.map((c) => c.code)).toContain('P0301');
   });
 });
 

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { connect as connectTcp, type AddressInfo, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { AdapterPort, ByteQueue, connect, takeReading, type Clock, type Transport } from '@pincer/core/link';
+import { AdapterPort, ByteQueue, connect, takeScan, type Clock, type Transport } from '@pincer/core/link';
 import { createApp } from '../app.ts';
 import { createStandInServer } from '../stand-in-tcp.ts';
 
@@ -48,9 +48,9 @@ test('the stand-in on TCP is read like the one in the page', async () => {
   const result = await connect(new AdapterPort(transport, clock));
   expect(result.ok).toBe(true);
   if (result.ok) {
-    const { reading, fault } = await takeReading(result.connection);
+    const { scan, fault } = await takeScan(result.connection);
     expect(fault).toBeNull();
-    expect(reading.codes.map((c) => c.code)).toContain('P0301');
+    expect(scan.codes.map((c) => c.code)).toContain('P0301');
   }
   await transport.close();
   await new Promise((resolve) => server.close(resolve));

@@ -24,7 +24,7 @@ jest.mock('comlink', () => {
 import '../src/workers/recordings.worker.ts';
 
 const api = (globalThis as unknown as { exposed: RecordingsApi }).exposed;
-const engine = { displacement: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, height: null };
+const engine = { displacementLitres: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, heightM: null };
 
 let count = 0;
 async function bringIn(

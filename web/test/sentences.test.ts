@@ -1,5 +1,5 @@
 import { assess } from '@pincer/core/assess';
-import { emptyReading } from '@pincer/core/obd';
+import { emptyScan } from '@pincer/core/obd';
 import type { CaseRecord, Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { entrySentence, isCarEntry } from '../src/logbook/sentences.ts';
@@ -18,8 +18,8 @@ type Bare = Entry extends infer E ? (E extends Entry ? Omit<E, 'id' | 'at'> : ne
 const say = (entry: Bare) =>
   entrySentence({ ...entry, id: 'ent_1', at: '2026-11-03T06:00:00.000Z' } as Entry, assessment);
 
-const reading = {
-  ...emptyReading(),
+const scan = {
+  ...emptyScan(),
   codes: [{ code: 'P0302', state: 'confirmed' as const, unit: '7E8' }],
   lamp: { on: true, count: 1 },
 };
@@ -38,13 +38,13 @@ const SENTENCES: [string, Bare][] = [
     'Stand-in did not get through. Why.',
     { kind: 'connection', outcome: 'failed', adapter: 'Stand-in', message: 'Why.' },
   ],
-  ['Full reading: P0302, lamp on.', { kind: 'reading', via: 'adapter', isComplete: true, reading }],
+  ['Full reading: P0302, lamp on.', { kind: 'scan', via: 'adapter', isComplete: true, scan }],
   [
     'Part of a reading: no codes.',
-    { kind: 'reading', via: 'adapter', isComplete: false, reading: emptyReading() },
+    { kind: 'scan', via: 'adapter', isComplete: false, scan: emptyScan() },
   ],
-  ['Written down by hand: P0302, lamp on.', { kind: 'reading', via: 'hand', isComplete: false, reading }],
-  ['Reading from a file: P0302, lamp on.', { kind: 'reading', via: 'file', isComplete: false, reading }],
+  ['Written down by hand: P0302, lamp on.', { kind: 'scan', via: 'hand', isComplete: false, scan }],
+  ['Reading from a file: P0302, lamp on.', { kind: 'scan', via: 'file', isComplete: false, scan }],
   [
     'Swap coils 2 and another, drive 5 minutes, read again: it moves to another.',
     { kind: 'check', check: 'swap-coils:2', outcome: 'moves' },
@@ -54,10 +54,10 @@ const SENTENCES: [string, Bare][] = [
     'Done: fit a new coil boot on cylinder 2, spent 14. Was burnt.',
     { kind: 'repair', cause: 'coil-boot:2', cost: 14, note: 'Was burnt.' },
   ],
-  ['Cleared; the car agreed.', { kind: 'clear', afterReading: 'ent_1', outcome: 'agreed' }],
+  ['Cleared; the car agreed.', { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' }],
   [
     'Clear refused. Engine running.',
-    { kind: 'clear', afterReading: 'ent_1', outcome: 'refused', message: 'Engine running.' },
+    { kind: 'clear', afterScan: 'ent_1', outcome: 'refused', message: 'Engine running.' },
   ],
   [
     'Drive under the same conditions: it stayed away.',
@@ -68,7 +68,7 @@ const SENTENCES: [string, Bare][] = [
     { kind: 'drive', metConditions: 'unknown', cameBack: 'yes', note: 'On the hill.' },
   ],
   ['Rained all night.', { kind: 'note', text: 'Rained all night.' }],
-  ['An entry was struck out: wrong car', { kind: 'struck', entry: 'ent_1', reason: 'wrong car' }],
+  ['An entry was struck out: wrong car', { kind: 'retracted', entry: 'ent_1', reason: 'wrong car' }],
   ['Closed: fixed. The hose.', { kind: 'closed', outcome: 'fixed', note: 'The hose.' }],
 ];
 
@@ -80,7 +80,7 @@ describe('the log in plain sentences', () => {
     const cars = SENTENCES.filter(([, e]) => isCarEntry({ ...e, id: 'ent_1', at: '' } as Entry)).map(
       ([, e]) => e.kind,
     );
-    expect(new Set(cars)).toEqual(new Set(['reading', 'connection']));
+    expect(new Set(cars)).toEqual(new Set(['scan', 'connection']));
   });
 });
 

@@ -32,7 +32,7 @@ jest.mock('../src/workers/core-client.ts', () => ({
   }),
 }));
 
-import { clearStateOf, connectStandIn, guard, pullPlug, readCar } from '../src/store/link-actions.ts';
+import { clearStateOf, connectStandIn, guard, pullPlug, scanCar } from '../src/store/link-actions.ts';
 import {
   addImport,
   changeSettings,
@@ -225,12 +225,12 @@ describe('connecting, reading and clearing', () => {
     expect(await dispatch(connectStandIn(c.id, SETUP))).toBe('talking');
     expect(store.getState().link.status).toMatchObject({ at: 'talking' });
     expect(clearOf(c.id)).toEqual({ at: 'unread' });
-    await dispatch(readCar(c.id));
-    const reading = entriesOf(c.id).find((e) => e.kind === 'reading');
+    await dispatch(scanCar(c.id));
+    const reading = entriesOf(c.id).find((e) => e.kind === 'scan');
     expect(reading).toMatchObject({ isComplete: true, via: 'adapter' });
     expect(clearOf(c.id)).toEqual({
       at: 'stored',
-      permit: { readingEntryId: reading?.id, confirmedStored: true },
+      permit: { scanEntryId: reading?.id, confirmedStored: true },
     });
     await dispatch(guard(c.id, { type: 'ask-clear' }));
     expect(entriesOf(c.id).some((e) => e.kind === 'clear')).toBe(false);
@@ -239,7 +239,7 @@ describe('connecting, reading and clearing', () => {
     expect(entriesOf(c.id).at(-1)).toMatchObject({
       kind: 'clear',
       outcome: 'agreed',
-      afterReading: reading?.id,
+      afterScan: reading?.id,
     });
     expect(clearOf(c.id).at).toBe('cleared');
     expect(car.unit.memory.codes('confirmed')).toEqual([]);
@@ -249,7 +249,7 @@ describe('connecting, reading and clearing', () => {
     const c = await freshCase({ kind: 'air-flow-unplugged' });
     car.setMode('idle');
     await dispatch(connectStandIn(c.id, SETUP));
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     await dispatch(guard(c.id, { type: 'owner-ready' }));
     await dispatch(guard(c.id, { type: 'ask-clear' }));
     expect(entriesOf(c.id).at(-1)).toMatchObject({ kind: 'clear', outcome: 'refused' });
@@ -261,7 +261,7 @@ describe('connecting, reading and clearing', () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
     forage.forgets = /^case:/;
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     expect(clearOf(c.id).at).toBe('unsafe');
     for (const type of ['owner-ready', 'ask-clear', 'owner-ready', 'ask-clear'] as const)
       await dispatch(guard(c.id, { type }));
@@ -280,7 +280,7 @@ describe('connecting, reading and clearing', () => {
       for (const e of value?.record?.entries ?? []) if (e.reading) e.reading.codes = [];
       return value;
     };
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     forage.getItem = get;
     expect(clearOf(c.id).at).toBe('unsafe');
   });
@@ -294,21 +294,21 @@ describe('connecting, reading and clearing', () => {
       if (++sent === 4) adapter.unplug();
       return write(bytes);
     };
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     expect(store.getState().link.status).toMatchObject({
       at: 'lost',
       words: { sentence: 'The connection to the adapter was cut.' },
     });
-    const part = entriesOf(c.id).find((e) => e.kind === 'reading');
+    const part = entriesOf(c.id).find((e) => e.kind === 'scan');
     expect(part).toMatchObject({ isComplete: false });
-    expect(part?.kind === 'reading' ? part.reading.missing.length : 0).toBeGreaterThan(0);
+    expect(part?.kind === 'scan' ? part.scan.missing.length : 0).toBeGreaterThan(0);
     expect(clearOf(c.id)).toEqual({ at: 'unread' });
   });
 
   test('clearing without a connection says where to connect, and records nothing', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     await dispatch(pullPlug());
     await dispatch(guard(c.id, { type: 'owner-ready' }));
     await dispatch(guard(c.id, { type: 'ask-clear' }));
@@ -333,7 +333,7 @@ describe('control units by themselves', () => {
     const c = await freshCase({ kind: 'battery-weak' });
     await dispatch(putVehicle({ ...FINCH, moduleMap: moduleMapSchema.parse(FINCH_MODULES) }));
     await dispatch(connectStandIn(c.id, SETUP));
-    await dispatch(readCar(c.id));
+    await dispatch(scanCar(c.id));
     await dispatch(guard(c.id, { type: 'owner-ready' }));
     const unit = (name: string) => {
       const found = FINCH_MODULES.modules.find((m) => m.name === name);

@@ -43,12 +43,12 @@ export const AIR_RULES = [
     toJudge: 'Read with the engine running; the vehicle’s displacement must be known.',
     judge: (of, w) => {
       const flow = of('airFlow').mean;
-      const { displacement, isDiesel } = w.engine;
-      if (displacement === null || flow < 0.5 || of('intake').mean <= -38) return null;
+      const { displacementLitres, isDiesel } = w.engine;
+      if (displacementLitres === null || flow < 0.5 || of('intake').mean <= -38) return null;
       // Exhaust that is led back fills the cylinder without passing the sensor; how much, only the valve knows.
       if (isDiesel && (w.stats['egrCommand']?.max ?? 100) > 3) return null;
       const at = (ve: number) =>
-        speedDensity(ve, displacement, of('engineSpeed').mean, of('manifold').mean, of('intake').mean);
+        speedDensity(ve, displacementLitres, of('engineSpeed').mean, of('manifold').mean, of('intake').mean);
       const [low, high] = [at(VE.low) * FLOW_MARGIN, at(VE.high) / FLOW_MARGIN];
       return within(flow, low, high, `${fixed(flow, 1)} g/s, computed ${fixed(low, 1)} to ${fixed(high, 1)}`);
     },
@@ -100,14 +100,14 @@ export const AIR_RULES = [
       'Standard atmosphere (ISO 2533): 101.3 kPa (1 − 2.2558e-5 h)^5.2559; weather moves it by 3 to 4 kPa',
     toJudge: 'Enter the height of the place where it is kept, on the vehicle’s page; read there.',
     judge: (of, w) => {
-      const { height } = w.engine;
-      if (height === null) return null;
-      const [p, asked] = [of('airPressure').mean, pressureAt(height)];
+      const { heightM } = w.engine;
+      if (heightM === null) return null;
+      const [p, asked] = [of('airPressure').mean, pressureAt(heightM)];
       return within(
         p,
         asked - 5,
         asked + 5,
-        `${fixed(p)} kPa, at ${fixed(height)} m above the sea ${fixed(asked)} kPa`,
+        `${fixed(p)} kPa, at ${fixed(heightM)} m above the sea ${fixed(asked)} kPa`,
       );
     },
   }),

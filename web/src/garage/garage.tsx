@@ -110,7 +110,7 @@ function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[
   const about = [
     vehicle.year,
     vehicle.fuel === 'unknown' ? null : vehicle.fuel,
-    vehicle.distance === undefined ? null : distance(vehicle.distance, units),
+    vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
     vehicle.plate,
   ].filter((x) => x !== null && x !== undefined);
   return (

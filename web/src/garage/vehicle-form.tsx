@@ -33,7 +33,7 @@ const heightIn = (m: number) =>
     .trim()
     .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.').replace('−', '-'))))
     .refine(
-      (n) => n === undefined || vehicleSchema.shape.height.safeParse(n * m).success,
+      (n) => n === undefined || vehicleSchema.shape.heightM.safeParse(n * m).success,
       'A height that people live at, or leave it empty.',
     );
 const positive = z
@@ -88,14 +88,14 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
     kind: v?.kind ?? 'car',
     fuel: v?.fuel ?? 'petrol',
     year: text(v?.year),
-    distance: text(v?.distance === undefined ? undefined : Math.round(v.distance / per.km)),
-    displacement: v?.displacement === undefined ? '' : String(v.displacement),
+    distance: text(v?.distanceKm === undefined ? undefined : Math.round(v.distanceKm / per.km)),
+    displacement: v?.displacementLitres === undefined ? '' : String(v.displacementLitres),
     cylinders: text(v?.cylinders),
     aspiration: v?.aspiration ?? 'unknown',
     gearbox: v?.gearbox ?? 'unknown',
     market: v?.market ?? '',
     plate: v?.plate ?? '',
-    height: text(v?.height === undefined ? undefined : Math.round(v.height / per.m)),
+    height: text(v?.heightM === undefined ? undefined : Math.round(v.heightM / per.m)),
     modifications: v?.modifications ?? '',
     warrantyEnds: v?.warrantyEnds ?? '',
     inspectionDue: v?.inspectionDue ?? '',

@@ -36,7 +36,7 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
       ) : null}
       <ol className="mt-3 divide-y divide-line">
         {[...record.entries].reverse().map((e) => {
-          const struck = state.struck.get(e.id);
+          const struck = state.retracted.get(e.id);
           return (
             <li
               key={e.id}
@@ -45,7 +45,7 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
               <p className="text-[14px] text-ink-2">{moment(e.at)}</p>
               <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
               {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
-              {!struck && e.kind !== 'struck' ? (
+              {!struck && e.kind !== 'retracted' ? (
                 striking === e.id ? (
                   <Strike entry={e} caseId={record.id} onDone={() => setStriking(null)} />
                 ) : (
@@ -75,7 +75,7 @@ function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDon
       onSubmit={(e) => {
         e.preventDefault();
         if (reason.trim() === '') return;
-        void dispatch(addRecord(caseId, { kind: 'struck', entry: entry.id, reason: reason.trim() })).then(
+        void dispatch(addRecord(caseId, { kind: 'retracted', entry: entry.id, reason: reason.trim() })).then(
           () => {
             toast('Struck out; it stays in the log.');
             onDone();

@@ -5,7 +5,7 @@ import { causeById, checkById, isObservationKey, observationKind } from '@pincer
 
 /** Whether an entry is something that the car said; the others are the owner's. */
 export function isCarEntry(entry: Entry): boolean {
-  return entry.kind === 'reading' || entry.kind === 'connection';
+  return entry.kind === 'scan' || entry.kind === 'connection';
 }
 
 const at = (text: string, cylinder: string | undefined): string =>
@@ -49,11 +49,11 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
         : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
     case 'connection-step':
       return stepSentence(entry.step, entry.answer);
-    case 'reading': {
-      const codes = [...new Set(entry.reading.codes.map((c) => c.code))];
+    case 'scan': {
+      const codes = [...new Set(entry.scan.codes.map((c) => c.code))];
       const what = entry.isComplete ? 'Full reading' : PART_WORDS[entry.via];
       const after = entry.continues ? ', gone on with after a cut' : '';
-      return `${what}${after}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.reading.lamp ? `, lamp ${entry.reading.lamp.on ? 'on' : 'off'}` : ''}.`;
+      return `${what}${after}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.scan.mil ? `, lamp ${entry.scan.mil.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'recording':
       return `${entry.file ? 'Recording brought in' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;
@@ -82,7 +82,7 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
     case 'note':
       return entry.text;
-    case 'struck':
+    case 'retracted':
       return `An entry was struck out: ${entry.reason}`;
     case 'closed':
       return `Closed: ${CLOSE_WORDS[entry.outcome]}.${entry.note ? ` ${entry.note}` : ''}`;

@@ -113,7 +113,7 @@ function useStoredReading(caseId: string): void {
     if (!record || at !== 'unread') return;
     const state = foldCase(record);
     const lastClear = state.entries.findLastIndex((e) => e.kind === 'clear' && e.outcome === 'agreed');
-    const reading = state.entries.findLast((e, i) => e.kind === 'reading' && e.isComplete && i > lastClear);
-    if (reading) void dispatch(guard(caseId, { type: 'reading-taken', entry: reading.id, isComplete: true }));
+    const reading = state.entries.findLast((e, i) => e.kind === 'scan' && e.isComplete && i > lastClear);
+    if (reading) void dispatch(guard(caseId, { type: 'scan-taken', entry: reading.id, isComplete: true }));
   }, [dispatch, caseId, record, at]);
 }

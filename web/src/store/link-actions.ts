@@ -6,8 +6,8 @@ import {
   clearUnit,
   connect,
   faultWords,
-  resumeReading,
-  takeReading,
+  resumeScan,
+  takeScan,
   type Connection,
   type LinkFault,
   type LinkKind,
@@ -21,7 +21,7 @@ import {
   type ClearEvent,
   type ClearState,
 } from '@pincer/core/proof';
-import type { Reading } from '@pincer/core/obd';
+import type { Scan } from '@pincer/core/obd';
 import type { Mode } from '@pincer/simulator';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { RefusedByBridge } from '../transports/network.ts';
@@ -171,23 +171,23 @@ export function stopLink(): AppThunk {
   return (_, __, { link }) => link.stop?.abort();
 }
 
-/** The reading that was cut a moment ago and can be gone on with, or null. */
-export function cutReading(record: CaseRecord, now: Date): EntryOf<'reading'> | null {
+/** The scan that was cut a moment ago and can be gone on with, or null. */
+export function cutScan(record: CaseRecord, now: Date): EntryOf<'scan'> | null {
   const { latestReading } = foldCase(record);
   const canGoOn =
     latestReading !== null &&
     latestReading.via === 'adapter' &&
     !latestReading.isComplete &&
-    latestReading.reading.codes.length + latestReading.reading.values.length > 0 &&
+    latestReading.scan.codes.length + latestReading.scan.values.length > 0 &&
     now.getTime() - new Date(latestReading.at).getTime() < RESUME_WITHIN_MS;
   return canGoOn ? latestReading : null;
 }
 
 /**
- * Takes a full reading, stores it whether complete or not, and tells the clear guard.
+ * Takes a full scan, stores it whether complete or not, and tells the clear guard.
  * @param begun an earlier part to go on with.
  */
-export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Promise<void>> {
+export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promise<void>> {
   return async (dispatch, getState, { link }) => {
     const { connection } = link;
     const { status, adapter } = getState().link;
@@ -206,30 +206,30 @@ export function readCar(caseId: string, begun?: EntryOf<'reading'>): AppThunk<Pr
       onProgress: (progress: ReadProgress) =>
         dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
     };
-    const { reading, fault } = begun
-      ? await resumeReading(connection, begun.reading, options)
-      : await takeReading(connection, options);
+    const { scan, fault } = begun
+      ? await resumeScan(connection, begun.scan, options)
+      : await takeScan(connection, options);
     if (fault === null || fault.code === 'cancelled')
-      dispatch(statusChanged({ at: 'talking', protocol, volts: voltsOf(reading) ?? volts }));
+      dispatch(statusChanged({ at: 'talking', protocol, volts: voltsOf(scan) ?? volts }));
     else loseLink(dispatch, link, fault);
-    const isComplete = fault === null && reading.missing.length === 0;
+    const isComplete = fault === null && scan.missing.length === 0;
     const entry = await dispatch(
       record(caseId, {
-        kind: 'reading',
+        kind: 'scan',
         via: 'adapter',
         adapter,
         isComplete,
         ...(begun ? { continues: begun.id } : {}),
-        reading,
+        scan,
       }),
     );
-    await dispatch(guard(caseId, { type: 'reading-taken', entry: entry.id, isComplete }));
+    await dispatch(guard(caseId, { type: 'scan-taken', entry: entry.id, isComplete }));
   };
 }
 
 /** Voltage that the control unit measured, V, or null. */
-function voltsOf(reading: Reading): number | null {
-  const value = reading.values.find((v) => v.service === '01' && v.pid === '42')?.value;
+function voltsOf(scan: Scan): number | null {
+  const value = scan.values.find((v) => v.service === '01' && v.pid === '42')?.value;
   return typeof value === 'number' ? value : null;
 }
 
@@ -273,12 +273,12 @@ export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>
         continue;
       }
       const result = await clearCodes(link.connection, effect.permit);
-      const afterReading = effect.permit.readingEntryId;
+      const afterScan = effect.permit.scanEntryId;
       if (result.ok && result.agreed.length > 0) {
         await dispatch(
           record(caseId, {
             kind: 'clear',
-            afterReading,
+            afterScan,
             outcome: 'agreed',
             message: `Agreed: ${result.agreed.join(', ')}${result.refused.length > 0 ? `; refused: ${result.refused.join(', ')}` : ''}`,
           }),
@@ -292,7 +292,7 @@ export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>
       await dispatch(
         record(caseId, {
           kind: 'clear',
-          afterReading,
+          afterScan,
           outcome: result.ok ? 'refused' : 'failed',
           message: why,
         }),
@@ -315,7 +315,7 @@ function sendUnitClear(
     await dispatch(
       record(caseId, {
         kind: 'clear',
-        afterReading: permit.readingEntryId,
+        afterScan: permit.scanEntryId,
         outcome: result.ok ? 'agreed' : 'refused',
         unit: { answer: unit.answer, name: unit.name },
         ...(why ? { message: why } : {}),

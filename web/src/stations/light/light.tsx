@@ -6,7 +6,7 @@ import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-import { FirstThings } from './first-things.tsx';
+import { PreliminaryChecks } from './preliminary-checks';
 import { Lamps } from './lamps.tsx';
 import { Minute } from './minute.tsx';
 
@@ -58,7 +58,7 @@ export function Light() {
       <div className="grid gap-4 xl:grid-cols-[1.06fr_1fr]">
         <Lamps caseId={record.id} state={state} />
         <div className="space-y-4">
-          <FirstThings caseId={record.id} things={assessment.firstThings} />
+          <PreliminaryChecks caseId={record.id} things={assessment.preliminaryChecks} />
           {GROUPS.map((group) => (
             <section key={group.id} aria-label={group.title} className={`${SHEET} p-4`}>
               <h3 className="text-lg">{group.title}</h3>

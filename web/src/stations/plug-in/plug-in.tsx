@@ -5,7 +5,7 @@ import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import {
   connectReal,
   connectStandIn,
-  readCar,
+  scanCar,
   stopLink,
   type ConnectOutcome,
 } from '../../store/link-actions.ts';
@@ -48,7 +48,7 @@ export function PlugIn() {
     setPrepared(true);
     if ((await connecting) !== 'talking') return;
     void navigate(`/case/${record.id}/read`);
-    await dispatch(readCar(record.id));
+    await dispatch(scanCar(record.id));
   };
   /** The same way once more, for a step of the search. */
   const tryAgain = (step: FailureStep): Promise<ConnectOutcome> => {

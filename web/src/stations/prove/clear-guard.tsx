@@ -29,11 +29,11 @@ export function ClearGuard() {
   const gates =
     assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
   const reading =
-    'permit' in clear ? state.readings.find((r) => r.id === clear.permit.readingEntryId) : undefined;
+    'permit' in clear ? state.scans.find((r) => r.id === clear.permit.scanEntryId) : undefined;
   // In the order of the map: what others depend on stands first there. The engine’s own services clear these two.
   const otherUnits = (vehicle.moduleMap?.modules ?? []).filter(
     (m) =>
-      m.answer !== '7E8' && m.answer !== '7E9' && reading?.reading.codes.some((c) => c.unit === m.answer),
+      m.answer !== '7E8' && m.answer !== '7E9' && reading?.scan.codes.some((c) => c.unit === m.answer),
   );
   const isRepaired = state.repairs.length > 0;
   // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
@@ -111,7 +111,7 @@ export function ClearGuard() {
           <ul className="space-y-2">
             {otherUnits.map((unit) => {
               const isDone = clear.at === 'cleared' && clear.units.includes(unit.answer);
-              const codes = reading?.reading.codes.filter((c) => c.unit === unit.answer) ?? [];
+              const codes = reading?.scan.codes.filter((c) => c.unit === unit.answer) ?? [];
               return (
                 <li key={unit.answer} className="flex flex-wrap items-center justify-between gap-2">
                   <span>

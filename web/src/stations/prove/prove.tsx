@@ -4,7 +4,7 @@ import { toast } from 'sonner';
 import type { Answered } from '@pincer/core/case';
 import type { ProofView } from '@pincer/core/proof';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { readCar, stopLink } from '../../store/link-actions.ts';
+import { scanCar, stopLink } from '../../store/link-actions.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
@@ -44,7 +44,7 @@ export function Prove() {
                 type="button"
                 className={BUTTON.plain}
                 disabled={!canRead}
-                onClick={() => void dispatch(readCar(record.id))}
+                onClick={() => void dispatch(scanCar(record.id))}
               >
                 Read again
               </button>

@@ -1,4 +1,4 @@
-import type { ReadValue, Reading } from '@pincer/core/obd';
+import type { ReadValue, Scan } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
 import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
@@ -31,7 +31,7 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
 }
 
 /** Every reading that the control units told, unit by unit where there are several. */
-export function AllReadings({ reading }: { reading: Reading }) {
+export function AllReadings({ reading }: { reading: Scan }) {
   // A part that is not fitted says nothing.
   const live = reading.values.filter((v) => v.service === '01' && v.value !== null);
   const sources = [...new Set(live.map((v) => v.source))];
@@ -53,12 +53,12 @@ export function AllReadings({ reading }: { reading: Reading }) {
 }
 
 /** The stored values as the car gave them. */
-export function FrameValues({ reading }: { reading: Reading }) {
-  if (reading.frozen.length === 0) return null;
+export function FrameValues({ reading }: { reading: Scan }) {
+  if (reading.freezeFrames.length === 0) return null;
   return (
     <details className="mt-2">
       <summary className="flex min-h-11 items-center font-semibold">All stored values</summary>
-      {reading.frozen.map((f) => (
+      {reading.freezeFrames.map((f) => (
         <div key={`${f.unit}${f.frame}`}>
           <p>
             When <span className="font-mono font-semibold">{f.code ?? 'the code'}</span> was first set, by{' '}

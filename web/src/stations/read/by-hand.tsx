@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { readingOfFindings, type PastedFindings } from '@pincer/core/case';
+import { scanOfFindings, type PastedFindings } from '@pincer/core/case';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { Dialog } from '../../ui/dialog.tsx';
@@ -16,12 +16,12 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
   const dispatch = useAppDispatch();
   const [isPasting, setPasting] = useState(false);
   const add = async (findings: PastedFindings) => {
-    // What a reader's screen showed is never a full reading, so it never opens the way to a clear.
-    const reading = readingOfFindings(findings);
-    await dispatch(addRecord(caseId, { kind: 'reading', via: 'hand', isComplete: false, reading }));
+    // What a reader's screen showed is never a full scan, so it never opens the way to a clear.
+    const scan = scanOfFindings(findings);
+    await dispatch(addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: false, scan }));
     const rest = findings.values.length + findings.monitors.length;
     toast(
-      `${reading.codes.length} ${reading.codes.length === 1 ? 'code' : 'codes'}${rest > 0 ? ` and ${rest} other findings` : ''} added.`,
+      `${scan.codes.length} ${scan.codes.length === 1 ? 'code' : 'codes'}${rest > 0 ? ` and ${rest} other findings` : ''} added.`,
     );
     onClose();
   };

@@ -1,13 +1,13 @@
 import { Lightbulb } from 'lucide-react';
 import { Link } from 'react-router';
-import type { ReadingView, UnitCode, UnitView } from '@pincer/core/assess';
-import type { Reading } from '@pincer/core/obd';
+import type { ScanView, UnitCode, UnitView } from '@pincer/core/assess';
+import type { Scan } from '@pincer/core/obd';
 import { SHEET, TAG, cx } from '../../ui/classes.ts';
 
 const CHANGE = { new: 'new', back: 'back again', unchanged: 'as before' } as const;
 
 /** Codes by control unit and state, in one vocabulary; what has changed since the reading before. */
-export function CodesByUnit({ view, reading }: { view: ReadingView; reading: Reading }) {
+export function CodesByUnit({ view, reading }: { view: ScanView; reading: Scan }) {
   const withCodes = view.units.filter((u) => u.codes.length > 0);
   const without = view.units.filter((u) => u.codes.length === 0 && u.why === null);
   const silent = view.units.filter((u) => u.why !== null);
@@ -17,9 +17,9 @@ export function CodesByUnit({ view, reading }: { view: ReadingView; reading: Rea
         <h3 id="codes" className="text-lg">
           Codes
         </h3>
-        {reading.lamp ? (
+        {reading.mil ? (
           <p>
-            Lamp commanded {reading.lamp.on ? 'on' : 'off'}, {reading.lamp.count} stored
+            Lamp commanded {reading.mil.on ? 'on' : 'off'}, {reading.mil.count} stored
           </p>
         ) : null}
       </div>

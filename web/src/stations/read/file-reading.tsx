@@ -5,21 +5,21 @@ import { BUTTON } from '../../ui/classes.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 import { coreWorker } from '../../workers/core-client.ts';
 
-/** A reading from a saved adapter session or a CAN log, decoded in the worker. */
+/** A scan from a saved adapter session or a CAN log, decoded in the worker. */
 export function FileReading({ caseId }: { caseId: string }) {
   const dispatch = useAppDispatch();
   const open = async (file: File) => {
-    const reading = await coreWorker().decodeFileText(await file.text());
-    const problem = reading.errors.find((e) => e.kind === 'nothing-found');
+    const scan = await coreWorker().decodeFileText(await file.text());
+    const problem = scan.errors.find((e) => e.kind === 'nothing-found');
     if (problem) {
       toast(problem.message);
       return;
     }
     // A file holds what somebody asked for, which may not be all; so it never opens the way to a clear.
     await dispatch(
-      record(caseId, { kind: 'reading', via: 'file', adapter: file.name, isComplete: false, reading }),
+      record(caseId, { kind: 'scan', via: 'file', adapter: file.name, isComplete: false, scan }),
     );
-    toast(`${reading.codes.length} codes and ${reading.values.length} readings added from the file.`);
+    toast(`${scan.codes.length} codes and ${scan.values.length} readings added from the file.`);
   };
   return (
     <FileButton

@@ -1,11 +1,11 @@
 import { Link } from 'react-router';
-import type { Reading } from '@pincer/core/obd';
+import type { Scan } from '@pincer/core/obd';
 import type { Judgement } from '@pincer/core/signals';
 import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
 import { AllReadings } from './all-readings.tsx';
 
 /** What the rules say of the readings: what is odd first, with its arithmetic; the rest can be opened. */
-export function Judged({ reading, judgements }: { reading: Reading; judgements: readonly Judgement[] }) {
+export function Judged({ reading, judgements }: { reading: Scan; judgements: readonly Judgement[] }) {
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
   const sound = judgements.filter((j) => j.verdict === 'sound');
   const open = judgements.filter((j) => j.verdict === 'not-judged');

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { readingView, storedConditions, testViews, type ClearedLately } from '@pincer/core/assess';
-import type { Reading } from '@pincer/core/obd';
+import { scanView, storedConditions, onBoardTests, type ClearedLately } from '@pincer/core/assess';
+import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { cutReading, readCar, stopLink } from '../../store/link-actions.ts';
+import { cutScan, scanCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
@@ -20,7 +20,7 @@ import { ByHand } from './by-hand.tsx';
 import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
-import { OwnTests } from './own-tests.tsx';
+import { OnBoardTests } from './on-board-tests';
 import { Stored } from './stored.tsx';
 
 /** Everything that the car says, written down before anything is touched. */
@@ -30,11 +30,11 @@ export function Read() {
   const link = useAppSelector((s) => s.link);
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
   const latest = state.latestReading;
-  const view = readingView(state, vehicle);
+  const view = scanView(state, vehicle);
   const readingUnits = useUnits();
   const isRecording = useAppSelector(isWatching);
   const canRead = mine.at === 'talking' && !isRecording;
-  const begun = canRead ? cutReading(record, new Date()) : null;
+  const begun = canRead ? cutScan(record, new Date()) : null;
   const [isByHand, setByHand] = useState(false);
   return (
     <StationPage
@@ -44,7 +44,7 @@ export function Read() {
         latest
           ? {
               title: 'Next: what it means',
-              detail: `${counted(new Set(latest.reading.codes.map((c) => c.code)).size, 'code')} read.`,
+              detail: `${counted(new Set(latest.scan.codes.map((c) => c.code)).size, 'code')} read.`,
               to: `/case/${record.id}/meaning`,
             }
           : canRead
@@ -55,7 +55,7 @@ export function Read() {
                   <button
                     type="button"
                     className={BUTTON.solid}
-                    onClick={() => void dispatch(readCar(record.id))}
+                    onClick={() => void dispatch(scanCar(record.id))}
                   >
                     Read everything
                   </button>
@@ -73,7 +73,7 @@ export function Read() {
               <button
                 type="button"
                 className={BUTTON.solid}
-                onClick={() => void dispatch(readCar(record.id, begun))}
+                onClick={() => void dispatch(scanCar(record.id, begun))}
               >
                 Go on where it was cut
               </button>
@@ -82,7 +82,7 @@ export function Read() {
               type="button"
               className={latest ? BUTTON.plain : BUTTON.solid}
               disabled={!canRead}
-              onClick={() => void dispatch(readCar(record.id))}
+              onClick={() => void dispatch(scanCar(record.id))}
             >
               {latest ? 'Read again' : 'Read everything'}
             </button>
@@ -132,32 +132,32 @@ export function Read() {
           <p className="text-ink-2">
             Read {moment(latest.at)}
             {latest.adapter ? `, ${latest.adapter}` : ''}
-            {latest.reading.protocol ? `, ${latest.reading.protocol}` : ''}.{' '}
+            {latest.scan.protocol ? `, ${latest.scan.protocol}` : ''}.{' '}
             {latest.isComplete
               ? 'Complete.'
               : latest.via === 'hand'
                 ? 'Written down by hand.'
                 : 'Not complete.'}
           </p>
-          {latest.reading.missing.length > 0 ? (
+          {latest.scan.missing.length > 0 ? (
             <Notice title="A part is missing." tone="strong">
-              {latest.reading.missing.map((m) => m.part).join('; ')}. {latest.reading.missing[0]?.why} What
+              {latest.scan.missing.map((m) => m.part).join('; ')}. {latest.scan.missing[0]?.why} What
               came is kept; {begun ? 'go on where it was cut' : 'connect and read again for the rest'}.
             </Notice>
           ) : null}
           {view.clearedLately ? (
             <ClearedNotice {...view.clearedLately} wasHere={state.clears.length > 0} />
           ) : null}
-          <CodesByUnit view={view} reading={latest.reading} />
+          <CodesByUnit view={view} reading={latest.scan} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Stored stored={storedConditions(state, vehicle, readingUnits)}>
-              <FrameValues reading={latest.reading} />
+              <FrameValues reading={latest.scan} />
             </Stored>
-            <Monitors reading={latest.reading} />
+            <Monitors reading={latest.scan} />
           </div>
-          <OwnTests {...testViews(state)} />
-          <Identity reading={latest.reading} vehicle={vehicle} />
-          <Judged reading={latest.reading} judgements={assessment.judgements} />
+          <OnBoardTests {...onBoardTests(state)} />
+          <Identity reading={latest.scan} vehicle={vehicle} />
+          <Judged reading={latest.scan} judgements={assessment.judgements} />
         </>
       ) : null}
     </StationPage>
@@ -183,7 +183,7 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
 }
 
 /** The number that the car reports against the one on file, and the units' software. */
-function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) {
+function Identity({ reading, vehicle }: { reading: Scan; vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
   const { verdict, differsAt, sentence, mayMean } = compareVins(reading.vin, vehicle.vin);
   return (
@@ -236,7 +236,7 @@ function Identity({ reading, vehicle }: { reading: Reading; vehicle: Vehicle }) 
   );
 }
 
-function Monitors({ reading }: { reading: Reading }) {
+function Monitors({ reading }: { reading: Scan }) {
   const rows = reading.monitors.filter((m) => m.span === 'since-clear');
   return (
     <section className={`${SHEET} p-4`}>

@@ -77,9 +77,9 @@ function Told({ stored }: { stored: StoredConditions }) {
 function Moment({ stored }: { stored: StoredConditions }) {
   const units = useUnits();
   const rows = [
-    { title: 'Engine', value: stored.coolant, low: -20, high: 110, unit: '°C', ends: ['cold', 'hot'] },
-    { title: 'Load', value: stored.load, low: 0, high: 100, unit: '%', ends: ['light', 'full'] },
-    { title: 'Speed', value: stored.speed, low: 0, high: 130, unit: 'km/h', ends: ['standing', 'fast'] },
+    { title: 'Engine', value: stored.coolantC, low: -20, high: 110, unit: '°C', ends: ['cold', 'hot'] },
+    { title: 'Load', value: stored.loadPercent, low: 0, high: 100, unit: '%', ends: ['light', 'full'] },
+    { title: 'Speed', value: stored.speedKmh, low: 0, high: 130, unit: 'km/h', ends: ['standing', 'fast'] },
   ].filter((r) => r.value !== null && r.value > -38);
   const inOwn = (value: number, unit: string) => {
     const own = ownUnit(unit, units);

@@ -37,8 +37,8 @@ export function Watch() {
   const isTalking = link.caseId === record.id && link.status.at === 'talking';
   const isRunning = (status.at === 'watching' || status.at === 'paused') && status.caseId === record.id;
   const offered = new Set(
-    state.readings.flatMap((r) =>
-      r.reading.values.filter((v) => v.service === '01').map((v) => Number.parseInt(v.pid, 16)),
+    state.scans.flatMap((r) =>
+      r.scan.values.filter((v) => v.service === '01').map((v) => Number.parseInt(v.pid, 16)),
     ),
   );
   const can = (key: ReadingKey) =>
@@ -230,7 +230,7 @@ export function Watch() {
           Back to Read
         </Link>
         : the verdicts on all readings stand there.{' '}
-        {engineOf(vehicle).displacement === null
+        {engineOf(vehicle).displacementLitres === null
           ? 'With the engine’s size on file its air flow can be judged too.'
           : ''}
       </p>

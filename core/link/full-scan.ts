@@ -1,11 +1,11 @@
 import {
-  ReadingBuilder,
-  emptyReading,
+  ScanBuilder,
+  emptyScan,
   hexByte,
   isSupportPid,
   negativeResponseText,
   parameterLength,
-  type Reading,
+  type Scan,
 } from '@pincer/core/obd';
 import { FUNCTIONAL, FUNCTIONAL_29_BIT, headerCommands, type ReachableUnit } from './addressing.ts';
 import { interpretLines, type Interpretation } from './answers.ts';
@@ -18,8 +18,8 @@ interface ReadOptions extends LinkOptions {
   units?: readonly ReachableUnit[];
 }
 
-export interface ReadResult {
-  reading: Reading;
+export interface ScanResult {
+  scan: Scan;
   /** Why the reading stopped early; null when it went through to its end. */
   fault: LinkFault | null;
 }
@@ -65,8 +65,8 @@ type StepId = (typeof STEPS)[number]['id'];
  *
  * Nothing is lost when it stops early: the reading says what is missing.
  */
-export async function takeReading(connection: Connection, options: ReadOptions = {}): Promise<ReadResult> {
-  return new ReadingRun(connection, options, null).take();
+export async function takeScan(connection: Connection, options: ReadOptions = {}): Promise<ScanResult> {
+  return new ScanRun(connection, options, null).take();
 }
 
 /**
@@ -74,26 +74,26 @@ export async function takeReading(connection: Connection, options: ReadOptions =
  * was cut in its middle is asked for from its beginning. Another car in the socket, told by its number, begins anew.
  * @param begun the earlier part, not older than {@link RESUME_WITHIN_MS}.
  */
-export async function resumeReading(
+export async function resumeScan(
   connection: Connection,
-  begun: Reading,
+  begun: Scan,
   options: ReadOptions = {},
-): Promise<ReadResult> {
-  const result = await new ReadingRun(connection, options, begun).take();
+): Promise<ScanResult> {
+  const result = await new ScanRun(connection, options, begun).take();
   const isOtherCar = begun.vin !== undefined && result.vinNow !== null && result.vinNow !== begun.vin;
-  return isOtherCar ? takeReading(connection, options) : result;
+  return isOtherCar ? takeScan(connection, options) : result;
 }
 
 /** What a part of a reading is made of, taken out when that part is asked for anew. */
-function without(reading: Reading, parts: ReadonlySet<StepId>): Reading {
+function without(reading: Scan, parts: ReadonlySet<StepId>): Scan {
   const lacks = (id: StepId) => parts.has(id);
-  const { lamp, vin, ...rest } = structuredClone(reading);
+  const { mil, vin, ...rest } = structuredClone(reading);
   return {
     ...rest,
-    ...(lamp && !lacks('values') ? { lamp } : {}),
+    ...(mil && !lacks('values') ? { mil } : {}),
     ...(vin !== undefined && !lacks('identity') ? { vin } : {}),
     codes: rest.codes.filter((c) => !(c.state !== 'history' && lacks(c.state))),
-    frozen: lacks('frozen') ? [] : rest.frozen,
+    freezeFrames: lacks('frozen') ? [] : rest.freezeFrames,
     identities: lacks('identity') ? [] : rest.identities,
     ...(rest.units && lacks('units') ? { units: [] } : {}),
     values: rest.values.filter(
@@ -109,9 +109,9 @@ function without(reading: Reading, parts: ReadonlySet<StepId>): Reading {
   };
 }
 
-class ReadingRun {
-  private readonly reading: Reading;
-  private readonly builder: ReadingBuilder;
+class ScanRun {
+  private readonly scan: Scan;
+  private readonly builder: ScanBuilder;
   /** The parts that are asked for; the list of supported readings always is. */
   private readonly wanted: ReadonlySet<StepId>;
   private readonly steps: readonly (typeof STEPS)[number][];
@@ -122,36 +122,35 @@ class ReadingRun {
   constructor(
     private readonly connection: Connection,
     private readonly options: ReadOptions,
-    begun: Reading | null,
+    begun: Scan | null,
   ) {
     const lacking = new Set(begun?.missing.map((m) => m.part));
     this.steps = STEPS.filter((s) => s.id !== 'units' || (options.units?.length ?? 0) > 0);
     const wanted = this.steps.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.part));
     this.wanted = new Set(wanted.map((s) => s.id));
-    this.reading = begun === null ? emptyReading() : without(begun, this.wanted);
-    this.builder = new ReadingBuilder(this.reading);
+    this.scan = begun === null ? emptyScan() : without(begun, this.wanted);
+    this.builder = new ScanBuilder(this.scan);
   }
 
-  async take(): Promise<ReadResult & { vinNow: string | null }> {
-    const { connection, reading } = this;
-    reading.protocol = connection.protocol;
-    if (connection.adapterVolts !== null) reading.adapterVolts = connection.adapterVolts;
+  async take(): Promise<ScanResult & { vinNow: string | null }> {
+    const { connection, scan } = this;
+    scan.protocol = connection.protocol;
+    if (connection.adapterVolts !== null) scan.adapterVolts = connection.adapterVolts;
     for (const [index, step] of this.steps.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: this.steps.length });
       if (!this.wanted.has(step.id)) continue;
       if (this.fault === null) await (step.id === 'units' ? this.otherUnits() : this[step.id]());
       // Silence from every unit is an ignition that is off, not a car without codes.
       if (this.fault === null && this.units.size === 0) this.fault = { code: 'unable-to-connect' };
-      if (this.fault !== null)
-        reading.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
+      if (this.fault !== null) scan.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
     }
-    const vinBefore = reading.vin;
+    const vinBefore = scan.vin;
     // The number is asked for once more where the first part has it: the plug may have moved to another car.
     if (vinBefore !== undefined && this.fault === null && !this.wanted.has('identity'))
       await this.ask('0902');
     this.builder.finish();
     this.options.onProgress?.({ step: 'Done', done: this.steps.length, total: this.steps.length });
-    return { reading, fault: this.fault, vinNow: reading.vin ?? null };
+    return { scan, fault: this.fault, vinNow: scan.vin ?? null };
   }
 
   /**
@@ -183,7 +182,7 @@ class ReadingRun {
       else {
         const grave = said.faults.find((f) => ENDS_READING.has(f.code));
         if (grave) this.fault = grave;
-        this.reading.errors.push(
+        this.scan.errors.push(
           ...said.errors
             .filter((e) => e.kind !== 'no-data')
             .map((e) => ({ ...e, message: `${request}: ${e.message}` })),
@@ -219,7 +218,7 @@ class ReadingRun {
 
   private async frozen(): Promise<void> {
     await this.ask(this.connection.isCan ? '020200' + '0000' + '2000' : '020200');
-    if (this.fault || !this.reading.frozen.some((f) => f.code !== null)) return;
+    if (this.fault || !this.scan.freezeFrames.some((f) => f.code !== null)) return;
     // Without grouping, or where the group was not understood, the lists of stored readings come one by one.
     for (let base = 0; base <= 0xc0 && !this.connection.isCan; base += 0x20) {
       await this.ask(`02${hexByte(base)}00`);
@@ -231,7 +230,7 @@ class ReadingRun {
       pids,
       FROZEN_GROUP,
       (group) => `02${group.map((p) => `${hexByte(p)}00`).join('')}`,
-      (pid) => this.reading.frozen.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
+      (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
     );
   }
 
@@ -252,8 +251,8 @@ class ReadingRun {
       (group) => `01${group.map(hexByte).join('')}`,
       (pid) =>
         pid === 0x01 || pid === 0x41
-          ? this.reading.monitors.length > 0
-          : this.reading.values.some((v) => v.service === '01' && v.pid === hexByte(pid)),
+          ? this.scan.monitors.length > 0
+          : this.scan.values.some((v) => v.service === '01' && v.pid === hexByte(pid)),
     );
   }
 
@@ -277,7 +276,7 @@ class ReadingRun {
    */
   private async otherUnits(): Promise<void> {
     const units = this.options.units ?? [];
-    this.reading.units = [];
+    this.scan.units = [];
     for (const [index, unit] of units.entries()) {
       this.options.onProgress?.({
         step: `${unit.name} (${index + 1} of ${units.length})`,
@@ -288,7 +287,7 @@ class ReadingRun {
         ? await this.askUnit(unit)
         : 'the older protocol reaches only the engine’s own services';
       if (this.fault) break;
-      this.reading.units.push({
+      this.scan.units.push({
         unit: unit.answer,
         name: unit.name,
         hasAnswered: why === null,

@@ -1,12 +1,18 @@
 import { CAUTIONS, checkById } from '@pincer/core/knowledge';
-import type { FirstThing } from '@pincer/core/urgency';
+import type { PreliminaryCheck } from '@pincer/core/urgency';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 
 /** Cheap things worth doing first; what is found is noted with one touch. */
-export function FirstThings({ caseId, things }: { caseId: string; things: readonly FirstThing[] }) {
+export function PreliminaryChecks({
+  caseId,
+  things,
+}: {
+  caseId: string;
+  things: readonly PreliminaryCheck[];
+}) {
   const dispatch = useAppDispatch();
   if (things.length === 0) return null;
   return (

@@ -1,21 +1,18 @@
 import { foldCase } from '@pincer/core/case';
-import type { Reading } from '@pincer/core/obd';
+import type { Scan } from '@pincer/core/obd';
 import { acceptCode } from '@pincer/core/vehicle';
-import { CAR, makeCase, makeReading, readingEntry } from '../test/make-case.ts';
-import { readingView } from './index.ts';
+import { CAR, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
+import { scanView } from './index.ts';
 
-const view = (...readings: Reading[]) =>
-  readingView(
-    foldCase(makeCase(...(readings.map((r) => readingEntry(r)) as Parameters<typeof makeCase>))),
-    CAR,
-  );
-const changes = (...readings: Reading[]) =>
+const view = (...readings: Scan[]) =>
+  scanView(foldCase(makeCase(...(readings.map((r) => scanEntry(r)) as Parameters<typeof makeCase>))), CAR);
+const changes = (...readings: Scan[]) =>
   view(...readings).units.flatMap((u) => u.codes.map((c) => [c.code, c.change]));
 
 describe('a reading by control unit and state', () => {
   test('status byte and failure type in words, the lamp’s holder marked', () => {
-    const reading: Reading = {
-      ...makeReading([]),
+    const reading: Scan = {
+      ...makeScan([]),
       units: [
         { unit: '6A8', name: 'Brakes', hasAnswered: true },
         { unit: '6B8', name: 'Airbag', hasAnswered: true },
@@ -48,9 +45,9 @@ describe('a reading by control unit and state', () => {
   });
 
   test('new, unchanged, gone and back since the readings before', () => {
-    const a = makeReading(['P0302', 'P0171']);
-    const b = makeReading(['P0302']);
-    const c = makeReading(['P0302', 'P0171', 'P0420']);
+    const a = makeScan(['P0302', 'P0171']);
+    const b = makeScan(['P0302']);
+    const c = makeScan(['P0302', 'P0171', 'P0420']);
     expect(changes(a)).toEqual([
       ['P0302', null],
       ['P0171', null],
@@ -64,14 +61,14 @@ describe('a reading by control unit and state', () => {
   });
 
   test('what was not read this time is not gone', () => {
-    const cut = { ...makeReading([]), missing: [{ part: 'confirmed codes', why: 'cut' }] };
-    expect(view(makeReading(['P0302']), cut).gone).toEqual([]);
+    const cut = { ...makeScan([]), missing: [{ part: 'confirmed codes', why: 'cut' }] };
+    expect(view(makeScan(['P0302']), cut).gone).toEqual([]);
   });
 
   test('accepted ones are marked, so that new ones are seen', () => {
     const car = acceptCode(CAR, 'P0171', 'cold-air intake', '2026-10-01T10:00:00.000Z');
-    const state = foldCase(makeCase(readingEntry(makeReading(['P0302', 'P0171']))));
-    expect(readingView(state, car).units[0]?.codes.map((c) => [c.code, c.isAccepted])).toEqual([
+    const state = foldCase(makeCase(scanEntry(makeScan(['P0302', 'P0171']))));
+    expect(scanView(state, car).units[0]?.codes.map((c) => [c.code, c.isAccepted])).toEqual([
       ['P0302', false],
       ['P0171', true],
     ]);
@@ -80,8 +77,7 @@ describe('a reading by control unit and state', () => {
 
 describe('a memory that was cleared lately', () => {
   const view = (values: Record<string, number>, ran?: string[]) =>
-    readingView(foldCase(makeCase(readingEntry(makeReading([], values, ran ? { ran } : {})))), CAR)
-      .clearedLately;
+    scanView(foldCase(makeCase(scanEntry(makeScan([], values, ran ? { ran } : {})))), CAR).clearedLately;
 
   test('few kilometres and self-checks that have not run: said; a long time, or all of them ran: not', () => {
     expect(view({ '31': 11, '30': 1 }, ['misfire', 'fuel', 'components'])).toMatchObject({

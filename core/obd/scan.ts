@@ -32,14 +32,14 @@ export const readValueSchema = z.object({
 });
 export type ReadValue = z.infer<typeof readValueSchema>;
 
-export const frozenFrameSchema = z.object({
+export const freezeFrameSchema = z.object({
   unit: z.string(),
   frame: z.number().int(),
   /** The code that stored the frame; null when the control unit did not say. */
   code: z.string().nullable(),
   values: z.array(readValueSchema),
 });
-export type FrozenFrame = z.infer<typeof frozenFrameSchema>;
+export type FreezeFrame = z.infer<typeof freezeFrameSchema>;
 
 export const monitorSchema = z.object({
   unit: z.string(),
@@ -57,10 +57,10 @@ export const readErrorSchema = z.object({
 });
 export type ReadError = z.infer<typeof readErrorSchema>;
 
-export const readingSchema = z.object({
+export const scanSchema = z.object({
   vin: z.string().optional(),
   /** Lamp command and number of stored emission codes (service 01 PID 01), all control units together. */
-  lamp: z.object({ on: z.boolean(), count: z.number().int() }).optional(),
+  mil: z.object({ on: z.boolean(), count: z.number().int() }).optional(),
   ignition: z.enum(['spark', 'compression']).optional(),
   protocol: z.string().optional(),
   /** Supply voltage at the socket as measured by the adapter, volts. */
@@ -87,22 +87,22 @@ export const readingSchema = z.object({
     .optional(),
   codes: z.array(readCodeSchema),
   values: z.array(readValueSchema),
-  frozen: z.array(frozenFrameSchema),
+  freezeFrames: z.array(freezeFrameSchema),
   monitors: z.array(monitorSchema),
   errors: z.array(readErrorSchema),
   /** What a complete reading would have held and this one does not, in plain words. */
   missing: z.array(z.object({ part: z.string(), why: z.string() })),
 });
 /** Everything that one pass over the car brought back. */
-export type Reading = z.infer<typeof readingSchema>;
+export type Scan = z.infer<typeof scanSchema>;
 
 /** A reading with nothing in it. */
-export function emptyReading(): Reading {
+export function emptyScan(): Scan {
   return {
     identities: [],
     codes: [],
     values: [],
-    frozen: [],
+    freezeFrames: [],
     monitors: [],
     errors: [],
     missing: [],
@@ -110,7 +110,7 @@ export function emptyReading(): Reading {
 }
 
 /** First numeric value of a service 01 reading, or null when absent or not available. */
-export function currentNumber(reading: Reading, pid: string, part?: string): number | null {
+export function currentNumber(reading: Scan, pid: string, part?: string): number | null {
   const hit = reading.values.find(
     (v) => v.service === '01' && v.pid === pid && (part === undefined || v.part === part),
   );

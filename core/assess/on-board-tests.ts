@@ -4,12 +4,12 @@ import {
   failedTests,
   marginOf,
   misfireCounts,
-  windowOfReading,
+  windowOfScan,
   type TestResult,
 } from '@pincer/core/signals';
 
 /** An on-board test result with its margin, and where it stands against the reading before. */
-export interface TestView extends TestResult {
+export interface OnBoardTest extends TestResult {
   id: string;
   hasFailed: boolean;
   /** Share of the room between the limits; null without usable limits. */
@@ -23,12 +23,12 @@ const WAVERS = 0.05;
 const idOf = (t: TestResult): string => `${t.pid}/${t.part}`;
 
 /** The latest results of the car's own tests, and the misfires by cylinder. */
-export function testViews(state: CaseState): {
-  tests: TestView[];
+export function onBoardTests(state: CaseState): {
+  tests: OnBoardTest[];
   misfires: { cylinder: number; count: number }[];
 } {
-  const runs = state.readings
-    .map((r) => windowOfReading(r.reading, UNKNOWN_ENGINE).tests)
+  const runs = state.scans
+    .map((r) => windowOfScan(r.scan, UNKNOWN_ENGINE).tests)
     .filter((tests) => tests.length > 0);
   const latest = runs.at(-1) ?? [];
   const before = new Map((runs.at(-2) ?? []).map((t) => [idOf(t), t]));

@@ -3,7 +3,7 @@ import { checkById, type ObservationKey } from '@pincer/core/knowledge';
 import type { Vehicle } from '@pincer/core/vehicle';
 
 /** Something that costs next to nothing and is worth doing before anything else. */
-export interface FirstThing {
+export interface PreliminaryCheck {
   id: string;
   title: string;
   /** Why it comes first here. */
@@ -21,7 +21,7 @@ interface Known {
   isYes: (key: ObservationKey) => boolean;
 }
 
-interface FirstThingRule {
+interface PreliminaryCheckRule {
   id: string;
   title: string;
   why: string;
@@ -33,7 +33,7 @@ interface FirstThingRule {
 const burns = ({ vehicle }: Known): boolean => vehicle.fuel !== 'electric';
 
 /** Cheap things first, in the order in which they are offered. */
-export const FIRST_THINGS: readonly FirstThingRule[] = [
+export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'parking-brake',
     title: 'Let the parking brake right down',
@@ -139,18 +139,20 @@ export const FIRST_THINGS: readonly FirstThingRule[] = [
 ];
 
 /** The cheap things worth doing first, with what is known now; those whose check has been noted are left out. */
-export function firstThings(state: CaseState, vehicle: Vehicle): FirstThing[] {
+export function preliminaryChecks(state: CaseState, vehicle: Vehicle): PreliminaryCheck[] {
   const known: Known = {
     state,
     vehicle,
     isLit: (lamp) => (state.lamps.get(lamp)?.mode ?? 'out') !== 'out',
     isYes: (key) => state.observations.get(key)?.answer === 'yes',
   };
-  return FIRST_THINGS.filter((r) => r.when(known) && !(r.check && state.checks.has(r.check))).map((r) => ({
-    id: r.id,
-    title: r.title,
-    why: r.why,
-    check: r.check ?? null,
-    minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
-  }));
+  return PRELIMINARY_CHECKS.filter((r) => r.when(known) && !(r.check && state.checks.has(r.check))).map(
+    (r) => ({
+      id: r.id,
+      title: r.title,
+      why: r.why,
+      check: r.check ?? null,
+      minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
+    }),
+  );
 }

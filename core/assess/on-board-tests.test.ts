@@ -1,7 +1,7 @@
 import { foldCase } from '@pincer/core/case';
 import type { ReadValue } from '@pincer/core/obd';
-import { makeCase, makeReading, readingEntry } from '../test/make-case.ts';
-import { testViews } from './index.ts';
+import { makeCase, makeScan, scanEntry } from '../test/make-case.ts';
+import { onBoardTests } from './index.ts';
 
 const result = (pid: string, part: string, value: number, min?: number, max?: number): ReadValue => ({
   service: '06',
@@ -16,7 +16,7 @@ const result = (pid: string, part: string, value: number, min?: number, max?: nu
   ...(max === undefined ? {} : { max }),
 });
 const views = (...runs: ReadValue[][]) =>
-  testViews(foldCase(makeCase(...runs.map((values) => readingEntry({ ...makeReading([]), values })))));
+  onBoardTests(foldCase(makeCase(...runs.map((values) => scanEntry({ ...makeScan([]), values })))));
 
 describe('results of the car’s own tests', () => {
   test.each([

@@ -1,4 +1,4 @@
-import type { TestView } from '@pincer/core/assess';
+import type { OnBoardTest } from '@pincer/core/assess';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
 
@@ -9,18 +9,18 @@ const TREND = {
 } as const;
 
 /** Its limits in words: most tests have only one. */
-function limits({ min, max }: TestView): string {
+function limits({ min, max }: OnBoardTest): string {
   if (min !== null && max !== null) return `${figure(min)}–${figure(max)}`;
   if (max !== null) return `up to ${figure(max)}`;
   return min === null ? 'none' : `from ${figure(min)}`;
 }
 
 /** Results of the car's own tests: value, limits, margin, trend; misfires by cylinder as lengths. */
-export function OwnTests({
+export function OnBoardTests({
   tests,
   misfires,
 }: {
-  tests: readonly TestView[];
+  tests: readonly OnBoardTest[];
   misfires: readonly { cylinder: number; count: number }[];
 }) {
   if (tests.length === 0) return null;

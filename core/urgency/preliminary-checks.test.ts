@@ -1,12 +1,12 @@
 import { foldCase } from '@pincer/core/case';
 import { checkById } from '@pincer/core/knowledge';
 import { CAR, makeCase, saw } from '../test/make-case.ts';
-import { FIRST_THINGS, firstThings } from './index.ts';
+import { PRELIMINARY_CHECKS, preliminaryChecks } from './index.ts';
 
 const lit = (lamp: 'engine' | 'brakes' | 'airbag' | 'tyre' | 'charging') =>
   ({ kind: 'lamp', lamp, mode: 'steady' }) as const;
 const ids = (entries: Parameters<typeof makeCase>, vehicle = CAR) =>
-  firstThings(foldCase(makeCase(...entries)), vehicle).map((t) => t.id);
+  preliminaryChecks(foldCase(makeCase(...entries)), vehicle).map((t) => t.id);
 
 describe('the cheap things first', () => {
   test('come from the lamp and from what came before', () => {
@@ -26,7 +26,7 @@ describe('the cheap things first', () => {
   });
 
   test('name checks that exist, so that a result can be noted', () => {
-    const named = FIRST_THINGS.flatMap((t) => t.check ?? []);
+    const named = PRELIMINARY_CHECKS.flatMap((t) => t.check ?? []);
     expect(named.length).toBeGreaterThan(8);
     expect(named.filter((id) => checkById(id)?.scope !== 'engine')).toEqual([]);
   });

@@ -1,6 +1,6 @@
 import type { CaseState, EntryOf } from '@pincer/core/case';
 import { failureTypeWords } from '@pincer/core/codes';
-import { currentNumber, statusWords, type CodeState, type Reading } from '@pincer/core/obd';
+import { currentNumber, statusWords, type CodeState, type Scan } from '@pincer/core/obd';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { codeStateWords, explainFor, holdsLamp } from './facts.ts';
 
@@ -26,7 +26,7 @@ export interface UnitView {
   why: string | null;
 }
 
-export interface ReadingView {
+export interface ScanView {
   /** Control units with codes first, then those without, then those that did not answer. */
   units: UnitView[];
   /** Codes of the reading before that are no longer there. */
@@ -47,7 +47,7 @@ export interface ClearedLately {
 const LATELY = { km: 100, warmUps: 5 } as const;
 
 /** Whether the memory was cleared lately (service 01 readings 31 and 30), as on a car got ready for sale. */
-function clearedLately(reading: Reading): ClearedLately | null {
+function clearedLately(reading: Scan): ClearedLately | null {
   const km = currentNumber(reading, '31');
   const warmUps = currentNumber(reading, '30');
   const waiting = reading.monitors.filter((m) => m.span === 'since-clear' && !m.complete).length;
@@ -58,7 +58,7 @@ function clearedLately(reading: Reading): ClearedLately | null {
 const RANK: Readonly<Record<CodeState, number>> = { confirmed: 0, permanent: 1, pending: 2, history: 3 };
 
 /** Engine and gearbox by the ids that ISO 15765-4 gives them; others by the module map, or as they are. */
-export function unitName(reading: Reading, unit: string): string {
+export function unitName(reading: Scan, unit: string): string {
   const named = reading.units?.find((u) => u.unit === unit)?.name;
   if (named) return named;
   if (unit === '7E8' || unit === '10') return 'Engine';
@@ -67,34 +67,34 @@ export function unitName(reading: Reading, unit: string): string {
 }
 
 /** What the latest reading holds, by control unit and state, and what has changed since the one before. */
-export function readingView(state: CaseState, vehicle: Vehicle): ReadingView {
+export function scanView(state: CaseState, vehicle: Vehicle): ScanView {
   const latest = state.latestReading;
   if (!latest) return { units: [], gone: [], clearedLately: null };
-  const earlier = state.readings.filter(
+  const earlier = state.scans.filter(
     (r) => r !== latest && r.id !== latest.continues && r.via === latest.via,
   );
   const before = earlier.at(-1) ?? null;
-  const { reading } = latest;
+  const { scan } = latest;
   const accepted = acceptedNow(vehicle);
   const ids = new Set([
-    ...reading.codes.map((c) => c.unit),
-    ...(reading.units ?? []).filter((u) => u.hasAnswered).map((u) => u.unit),
+    ...scan.codes.map((c) => c.unit),
+    ...(scan.units ?? []).filter((u) => u.hasAnswered).map((u) => u.unit),
   ]);
   const units = [...ids].map((unit): UnitView => ({
     unit,
-    name: unitName(reading, unit),
+    name: unitName(scan, unit),
     why: null,
-    codes: codesOf(reading, unit).map(({ code, states, statusByte, failureType }) => ({
+    codes: codesOf(scan, unit).map(({ code, states, statusByte, failureType }) => ({
       code,
       title: explainFor(code, vehicle).title,
       states,
       words: wordsOf(states, statusByte, failureType),
-      holdsLamp: holdsLamp(statusByte, states.includes('confirmed'), reading.lamp?.on === true),
+      holdsLamp: holdsLamp(statusByte, states.includes('confirmed'), scan.mil?.on === true),
       isAccepted: accepted.has(code),
       change: before === null ? null : changeOf(code, unit, before, earlier),
     })),
   }));
-  const silent = (reading.units ?? [])
+  const silent = (scan.units ?? [])
     .filter((u) => !u.hasAnswered && !ids.has(u.unit))
     .map((u): UnitView => ({ unit: u.unit, name: u.name, codes: [], why: u.why ?? 'it did not answer' }));
   return {
@@ -103,12 +103,12 @@ export function readingView(state: CaseState, vehicle: Vehicle): ReadingView {
       ...units.filter((u) => u.codes.length === 0),
       ...silent,
     ],
-    gone: before === null ? [] : goneSince(before, reading, ids, vehicle),
-    clearedLately: clearedLately(reading),
+    gone: before === null ? [] : goneSince(before, scan, ids, vehicle),
+    clearedLately: clearedLately(scan),
   };
 }
 
-function codesOf(reading: Reading, unit: string) {
+function codesOf(reading: Scan, unit: string) {
   const rows = new Map<
     string,
     { code: string; states: CodeState[]; statusByte: number | undefined; failureType: string | undefined }
@@ -141,33 +141,33 @@ function wordsOf(
   return failureType === undefined || failureType === '00' ? said : [...said, failureTypeWords(failureType)];
 }
 
-const has = (reading: Reading, code: string, unit: string): boolean =>
+const has = (reading: Scan, code: string, unit: string): boolean =>
   reading.codes.some((c) => c.code === code && c.unit === unit);
 
 function changeOf(
   code: string,
   unit: string,
-  before: EntryOf<'reading'>,
-  earlier: readonly EntryOf<'reading'>[],
+  before: EntryOf<'scan'>,
+  earlier: readonly EntryOf<'scan'>[],
 ): 'new' | 'back' | 'unchanged' {
-  if (has(before.reading, code, unit)) return 'unchanged';
-  return earlier.some((r) => has(r.reading, code, unit)) ? 'back' : 'new';
+  if (has(before.scan, code, unit)) return 'unchanged';
+  return earlier.some((r) => has(r.scan, code, unit)) ? 'back' : 'new';
 }
 
 /** Gone only where the unit was asked this time: what was not read is not gone. */
 function goneSince(
-  before: EntryOf<'reading'>,
-  now: Reading,
+  before: EntryOf<'scan'>,
+  now: Scan,
   answered: ReadonlySet<string>,
   vehicle: Vehicle,
-): ReadingView['gone'] {
-  const isStandard = (unit: string) => !before.reading.units?.some((u) => u.unit === unit);
+): ScanView['gone'] {
+  const isStandard = (unit: string) => !before.scan.units?.some((u) => u.unit === unit);
   const wasAsked = (unit: string) =>
     answered.has(unit) || (isStandard(unit) && !now.missing.some((m) => m.part.endsWith('codes')));
-  const lost = before.reading.codes.filter((c) => !has(now, c.code, c.unit) && wasAsked(c.unit));
+  const lost = before.scan.codes.filter((c) => !has(now, c.code, c.unit) && wasAsked(c.unit));
   return [...new Map(lost.map((c) => [`${c.code}/${c.unit}`, c])).values()].map((c) => ({
     code: c.code,
     title: explainFor(c.code, vehicle).title,
-    name: unitName(before.reading, c.unit),
+    name: unitName(before.scan, c.unit),
   }));
 }
