@@ -1,52 +1,5 @@
-import type { MonitorId } from '@pincer/core/obd';
-import type { Fault } from './faults.ts';
-import { DRAY_UNITS, FINCH_GEARBOX, FINCH_UNITS, KESTRINE_UNITS, type UnitPlan } from './uds-unit.ts';
-
-/** What the driver is doing. */
-export type Mode = 'off' | 'key-on' | 'idle' | 'raised' | 'cruise' | 'hill';
-export type RunningMode = Exclude<Mode, 'off' | 'key-on'>;
-
-/** A sound, warm engine in one mode. */
-export interface ModeTarget {
-  rpm: number;
-  /** kPa absolute. */
-  manifold: number;
-  /** %, pedal and throttle beyond its rest. */
-  throttle: number;
-  pedal: number;
-  /** km/h */
-  speed: number;
-  /** Volumetric efficiency. */
-  ve: number;
-  /** Degrees before top dead centre; diesels tell no timing. */
-  timing: number;
-  /** Share of exhaust led back, diesels. */
-  recirculated: number;
-}
-
-export interface CarPlan {
-  id: string;
-  title: string;
-  ignition: 'spark' | 'compression';
-  /** Litres. */
-  displacement: number;
-  cylinders: number;
-  modes: Readonly<Record<RunningMode, ModeTarget>>;
-  /** °C */
-  thermostat: number;
-  /** The control unit of an automatic gearbox, where there is one. */
-  gearbox: UnitPlan | null;
-  identity: { vin: string; calibrationId: string; verificationNumber: string; name: string };
-  livePids: readonly number[];
-  /** Manifold pressure up to which its control unit scales, kPa, where that is not the standard’s 255. */
-  manifoldLimit?: number;
-  frozenPids: readonly number[];
-  monitors: readonly MonitorId[];
-  /** Every control unit beyond engine and gearbox. */
-  units: readonly UnitPlan[];
-  /** Faults that it can be given. */
-  faults: readonly Fault[];
-}
+import type { CarPlan, ModeTarget } from './car-plan.ts';
+import { DRAY_UNITS, FINCH_GEARBOX, FINCH_UNITS, KESTRINE_UNITS } from './unit-plans.ts';
 
 const mode = (
   rpm: number,

@@ -6,7 +6,7 @@ import {
   isSupportPid,
   supportBitmap,
 } from '@pincer/core/obd';
-import type { CarPlan } from './cars.ts';
+import type { CarPlan } from './car-plan.ts';
 import type { Engine, Sensed } from './engine.ts';
 import { FaultMemory, MonitorMemory } from './fault-memory.ts';
 import { TESTS_OF_FAULTS } from './fault-tests.ts';

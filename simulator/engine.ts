@@ -1,4 +1,4 @@
-import type { CarPlan, Mode, ModeTarget } from './cars.ts';
+import type { CarPlan, Mode, ModeTarget } from './car-plan.ts';
 import type { Fault } from './faults.ts';
 import { seededRandom } from './random.ts';
 

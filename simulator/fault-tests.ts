@@ -1,4 +1,4 @@
-import type { Mode } from './cars.ts';
+import type { Mode } from './car-plan.ts';
 import type { FaultKind } from './faults.ts';
 
 /** When the control unit's own test of a fault runs: all the time, while it runs, or in one mode of a drive. */

@@ -8,7 +8,8 @@ import {
 } from '@pincer/core/obd';
 import type { Engine } from './engine.ts';
 import { FaultMemory } from './fault-memory.ts';
-import { UdsUnit, type UnitPlan } from './uds-unit.ts';
+import type { UnitPlan } from './car-plan.ts';
+import { UdsUnit } from './uds-unit.ts';
 
 /** The gear that is in, and its ratio (SAE J1979, PID A4). */
 const GEAR = 0xa4;

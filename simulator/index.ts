@@ -1,15 +1,6 @@
+export type { CarPlan, Mode } from './car-plan.ts';
 export { StandInAdapter, TEMPERAMENTS, type Temperament, type TemperamentId } from './adapter.ts';
-export {
-  CARS,
-  DRAY,
-  DRAY_MODULES,
-  FINCH,
-  FINCH_MODULES,
-  KESTRINE,
-  KESTRINE_MODULES,
-  type CarPlan,
-  type Mode,
-} from './cars.ts';
+export { CARS, DRAY, DRAY_MODULES, FINCH, FINCH_MODULES, KESTRINE, KESTRINE_MODULES } from './cars.ts';
 export { Engine, type Sensed } from './engine.ts';
 export { FaultMemory, MonitorMemory } from './fault-memory.ts';
 export { faultTitle, type Fault, type FaultKind } from './faults.ts';

@@ -1,6 +1,6 @@
 import { AdapterPort, connect, sampleReadings, type Wanted } from '@pincer/core/link';
 import { addSamples, channelOf, emptyRecording, numberOf, type Recording } from '@pincer/core/signals';
-import type { Mode } from './cars.ts';
+import type { Mode } from './car-plan.ts';
 import type { TemperamentId } from './adapter.ts';
 import type { StandIn } from './stand-in.ts';
 import type { VirtualClock } from './virtual-clock.ts';

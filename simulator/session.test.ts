@@ -1,13 +1,6 @@
-import {
-  AdapterPort,
-  clearCodes,
-  connect,
-  resumeScan,
-  takeScan,
-  type Clock,
-  type ReadProgress,
-} from '@pincer/core/link';
-import { currentNumber, scanSchema } from '@pincer/core/obd';
+import { cleared } from '../core/test/permit.ts';
+import { AdapterPort, connect, resumeScan, takeScan, type Clock, type ReadProgress } from '@pincer/core/link';
+import { currentNumber, scanSchema, milOf } from '@pincer/core/obd';
 import { readVin } from '@pincer/core/vehicle';
 import { FINCH, INSTANT_CLOCK, StandIn, type Fault, type StandInOptions } from './index.ts';
 
@@ -28,8 +21,6 @@ async function talking(port: AdapterPort) {
   if (!result.ok) throw new Error(result.fault.code);
   return result.connection;
 }
-
-const PERMIT = { readingEntryId: 'ent_x', confirmedStored: true } as const;
 
 describe('a session with the stand-in', () => {
   test('it connects, names the protocol and measures the battery', async () => {
@@ -59,7 +50,10 @@ describe('a session with the stand-in', () => {
     expect(scanSchema.parse(scan)).toEqual(scan);
     expect(scan).toMatchObject({
       vin: FINCH.identity.vin,
-      lamp: { on: true },
+      mils: [
+        { unit: '7E8', on: true },
+        { unit: '7E9', on: false },
+      ],
       ignition: 'spark',
       errors: [],
       missing: [],
@@ -93,7 +87,6 @@ describe('a session with the stand-in', () => {
     expect(scan.codes.map((c) => c.code)).toContain('P0302');
     expect(scan.missing.map((m) => m.part)).toEqual([
       'stored conditions',
-      'vehicle number and calibration',
       'lamp, self-checks and readings',
       'on-board test results',
     ]);
@@ -125,7 +118,7 @@ describe('a session with the stand-in', () => {
       r.values.map((v) => `${v.service} ${v.source} ${v.pid} ${v.part ?? ''}`).sort();
     expect(pids(scan)).toEqual(pids(whole));
     // The part that was cut is as it was.
-    expect(cut.scan.missing.length).toBe(4);
+    expect(cut.scan.missing.length).toBe(3);
   });
 
   test('gone on with on another car: begun anew, never mixed', async () => {
@@ -140,6 +133,20 @@ describe('a session with the stand-in', () => {
     const { scan } = await resumeScan(other, { ...begun, vin: 'ZZ9TR1F4XDH000777' });
     expect(scan.missing).toEqual([]);
     expect([...new Set(scan.codes.map((c) => c.code))]).toEqual(['P0102']);
+  });
+
+  test('nobody can tell the car from another: begun anew, never gone on with', async () => {
+    const first = plugged({ kind: 'coil', cylinder: 3 });
+    const { scan: begun } = await takeScan(await talking(first.port), {
+      onProgress: (p) => {
+        if (p.step === 'Confirmed codes') first.adapter.unplug();
+      },
+    });
+    const again = await talking(plugged({ kind: 'coil', cylinder: 3 }).port);
+    const { vin, ...unnamed } = begun;
+    expect(vin).toBe(FINCH.identity.vin);
+    expect((await resumeScan(again, begun)).hasGoneOn).toBe(true);
+    expect((await resumeScan(again, { ...unnamed, identities: [] })).hasGoneOn).toBe(false);
   });
 
   test('a search that misses the protocol: tried one by one it connects, on CAN and on the older ones', async () => {
@@ -178,12 +185,12 @@ describe('a session with the stand-in', () => {
     const { scan, fault } = await takeScan(connection, {
       signal: stop.signal,
       onProgress: (p) => {
-        if (p.step === 'Identity') stop.abort();
+        if (p.step.startsWith('Lamp')) stop.abort();
       },
     });
     expect(fault).toEqual({ code: 'cancelled' });
     expect(scan.codes.length).toBeGreaterThan(0);
-    expect(scan.missing.length).toBe(3);
+    expect(scan.missing.length).toBe(2);
   });
 
   test.each<[string, Fault, string[]]>([
@@ -202,7 +209,7 @@ describe('a session with the stand-in', () => {
     car.warmUp();
     const { scan } = await takeScan(await talking(port));
     expect(scan.codes).toEqual([]);
-    expect(scan.mil).toEqual({ on: false, count: 0 });
+    expect(milOf(scan)).toEqual({ on: false, count: 0 });
     expect(currentNumber(scan, '05')).toBeGreaterThan(80);
     expect(Math.abs((currentNumber(scan, '06') ?? 99) + (currentNumber(scan, '07') ?? 99))).toBeLessThan(6);
   });
@@ -211,21 +218,17 @@ describe('a session with the stand-in', () => {
     const { car, port } = plugged({ kind: 'air-flow-unplugged' });
     const connection = await talking(port);
     car.setMode('idle');
-    expect(await clearCodes(connection, PERMIT)).toMatchObject({
-      ok: true,
-      agreed: [],
-      refused: ['7E8', '7E9'],
-    });
+    expect(await cleared(connection)).toMatchObject({ outcome: 'refused' });
     car.setMode('key-on');
-    expect(await clearCodes(connection, PERMIT)).toMatchObject({
-      ok: true,
-      agreed: ['7E8', '7E9'],
-      refused: [],
+    expect(await cleared(connection)).toMatchObject({
+      outcome: 'agreed',
+      agreedBy: ['7E8', '7E9'],
+      refusedBy: [],
     });
     const after = (await takeScan(connection)).scan;
     expect(after.codes.map((c) => [c.code, c.state])).toEqual([['P0102', 'permanent']]);
     expect(after.freezeFrames).toEqual([]);
-    expect(after.mil?.on).toBe(false);
+    expect(milOf(after)?.on).toBe(false);
     expect(currentNumber(after, '31')).toBe(0);
     expect(
       after.monitors.filter((m) => m.unit === '7E8' && m.span === 'since-clear' && !m.complete).length,
@@ -238,7 +241,7 @@ describe('a session with the stand-in', () => {
   test('mended and cleared: nothing returns, and the permanent code goes after three good trips', async () => {
     const { car, port } = plugged({ kind: 'coil-boot', cylinder: 2 });
     const connection = await talking(port);
-    await clearCodes(connection, PERMIT);
+    await cleared(connection);
     car.mend();
     car.drive();
     const one = (await takeScan(connection)).scan;

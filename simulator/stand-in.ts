@@ -7,7 +7,8 @@ import {
   type TemperamentId,
 } from './adapter.ts';
 import { EngineUnit } from './engine-unit.ts';
-import { FINCH, type CarPlan, type Mode } from './cars.ts';
+import type { CarPlan, Mode } from './car-plan.ts';
+import { FINCH } from './cars.ts';
 import { Engine } from './engine.ts';
 import type { Fault } from './faults.ts';
 import { GearboxUnit } from './gearbox-unit.ts';

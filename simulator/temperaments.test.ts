@@ -1,5 +1,5 @@
 import { AdapterPort, connect, takeScan } from '@pincer/core/link';
-import { scanSchema, type Scan } from '@pincer/core/obd';
+import { milOf, scanSchema, type Scan } from '@pincer/core/obd';
 import { FINCH, INSTANT_CLOCK, StandIn, type Fault, type TemperamentId } from './index.ts';
 import { legacyPayloads } from './legacy-bus.ts';
 
@@ -20,7 +20,7 @@ async function read(temperament: TemperamentId, seed = 7): Promise<{ scan: Scan;
 /** What a scan says, whoever carried it: codes, conditions, readings, checks, number. */
 const content = (r: Scan) => ({
   vin: r.vin,
-  lamp: r.mil,
+  lamp: milOf(r),
   codes: r.codes.map((c) => `${c.code} ${c.state}`).sort(),
   frozen: r.freezeFrames.flatMap((f) => f.values.map((v) => `${v.pid} ${v.value}`)).sort(),
   pids: [...new Set(r.values.filter((v) => v.service === '01').map((v) => `${v.pid}${v.part ?? ''}`))].sort(),

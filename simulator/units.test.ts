@@ -1,5 +1,6 @@
+import { cleared } from '../core/test/permit.ts';
 import { codeEntry } from '@pincer/core/codes';
-import { AdapterPort, clearUnit, connect, takeScan } from '@pincer/core/link';
+import { AdapterPort, connect, takeScan } from '@pincer/core/link';
 import { statusWords } from '@pincer/core/obd';
 import { readModuleMap } from '@pincer/core/vehicle';
 import {
@@ -66,8 +67,7 @@ describe('the walk over the control units of a module map', () => {
     expect(scan.codes.find((c) => c.unit === '6A8')).toMatchObject({ code: 'U0402', failureType: '86' });
     const gearbox = modules.find((m) => m.id === 'gearbox');
     if (!gearbox) throw new Error('The map has no gearbox.');
-    const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
-    expect(await clearUnit(connection, gearbox, permit)).toMatchObject({ ok: true });
+    expect(await cleared(connection, { kind: 'unit', unit: gearbox })).toMatchObject({ outcome: 'agreed' });
     const again = await takeScan(connection, { units: modules });
     expect(told(again.scan).filter((c) => c.startsWith('7E9'))).toEqual([
       '7E9 P0753 pending',
@@ -141,7 +141,6 @@ describe('the walk over the control units of a module map', () => {
 });
 
 describe('control units are cleared one by one', () => {
-  const permit = { readingEntryId: 'ent_1', confirmedStored: true } as const;
   const find = (id: string) => {
     const unit = modules.find((m) => m.id === id);
     if (!unit) throw new Error(`The map has no ${id}.`);
@@ -150,30 +149,36 @@ describe('control units are cleared one by one', () => {
 
   test('what is only stored is gone; what fails now is back at once; everybody is asked again afterwards', async () => {
     const weak = await readAll({ kind: 'battery-weak' });
-    expect(await clearUnit(weak.connection, find('body'), permit)).toEqual({ ok: true, permit });
+    expect(await cleared(weak.connection, { kind: 'unit', unit: find('body') })).toMatchObject({
+      outcome: 'agreed',
+    });
     const after = await takeScan(weak.connection, { units: modules });
     expect(after.scan.codes.filter((c) => c.unit === '6C8')).toEqual([]);
     expect(after.scan.codes.some((c) => c.unit === '6D8')).toBe(true);
     expect(after.scan.monitors.length).toBeGreaterThan(0);
     const open = await readAll({ kind: 'wheel-sensor' });
-    expect(await clearUnit(open.connection, find('brakes'), permit)).toMatchObject({ ok: true });
+    expect(await cleared(open.connection, { kind: 'unit', unit: find('brakes') })).toMatchObject({
+      outcome: 'agreed',
+    });
     const again = await takeScan(open.connection, { units: modules });
     expect(again.scan.codes.filter((c) => c.unit === '6A8').map((c) => c.code)).toEqual(['C0031']);
   });
 
   test('a unit that is not there, a running engine, an older car: said, and nothing else is touched', async () => {
     const { connection, car } = await readAll({ kind: 'battery-weak' });
-    expect(await clearUnit(connection, find('climate'), permit)).toEqual({
-      ok: false,
-      why: 'it does not answer: not fitted, or asleep',
+    expect(await cleared(connection, { kind: 'unit', unit: find('climate') })).toMatchObject({
+      outcome: 'refused',
+      why: 'Climate: it does not answer: not fitted, or asleep. Nothing was sent.',
     });
     car.setMode('idle');
-    expect(await clearUnit(connection, find('body'), permit)).toMatchObject({
-      ok: false,
-      why: expect.stringMatching(/^it refuses/) as string,
+    expect(await cleared(connection, { kind: 'unit', unit: find('body') })).toMatchObject({
+      outcome: 'refused',
+      why: expect.stringMatching(/it refuses/) as string,
     });
     const old = await readAll({ kind: 'battery-weak' }, { adapter: { isLegacy: true } });
-    expect(await clearUnit(old.connection, find('body'), permit)).toMatchObject({ ok: false });
+    expect(await cleared(old.connection, { kind: 'unit', unit: find('body') })).toMatchObject({
+      outcome: 'refused',
+    });
   });
 });
 

@@ -21,7 +21,13 @@ describe('a repair that did not help', () => {
 
   test('the fault came back on a drive: the repaired cause falls, and the log line says so', () => {
     const before = addEntry(WET, repaired);
-    const after = addEntry(before, { id: 'ent_d', at, kind: 'drive', metConditions: 'yes', cameBack: 'yes' });
+    const after = addEntry(before, {
+      id: 'ent_d',
+      at: '2026-11-03T09:30:00.000Z',
+      kind: 'drive',
+      metConditions: 'yes',
+      cameBack: 'yes',
+    });
     expect(chance(before)).toBeCloseTo(chance(WET), 6);
     expect(chance(after)).toBeLessThan(chance(WET) / 2);
     expect(look(after).facts.find((f) => f.id === 'repair:coil-boot:2')).toMatchObject({
@@ -49,7 +55,7 @@ describe('assess()', () => {
       { cause: 'coil-boot:2', title: 'Coil boot of cylinder 2 cracked', codes: ['P0302', 'P0300'] },
     ]);
     expect(a.leftOver).toEqual([]);
-    expect(a.allowance.level).toBe(1);
+    expect(a.allowance.level).toBe('safe-place');
   });
 
   test('is pure: the same facts give the same advice, and the case is left as it was', () => {
@@ -102,7 +108,7 @@ describe('assess()', () => {
 
   test('nobody is sent on the road for a check while the car may not be driven', () => {
     const a = look(WET);
-    expect([a.allowance.level, a.doChecksWaitForRoad]).toEqual([1, true]);
+    expect([a.allowance.level, a.doChecksWaitForRoad]).toEqual(['safe-place', true]);
     expect(a.checks.length).toBeGreaterThan(3);
     expect(a.checks.filter((c) => /drive/i.test(c.title + c.how))).toEqual([]);
     const steady = look(
@@ -111,7 +117,7 @@ describe('assess()', () => {
         scanEntry(makeScan(['P0302'], {}, { frame: FRAME })),
       ),
     );
-    expect(steady.allowance.level).toBe(2);
+    expect(steady.allowance.level).toBe('short-trips');
     expect(steady.checks.some((c) => c.id === 'swap-coils:2')).toBe(true);
   });
 
@@ -234,11 +240,8 @@ describe('assess()', () => {
     add({
       id: 'ent_9',
       at: '2026-11-03T09:05:00.000Z',
-      kind: 'scan',
-      via: 'adapter',
-      isComplete: true,
-      scan: makeScan([], {}, { ran: [] }),
-    });
+      ...scanEntry(makeScan([], {}, { ran: [] })),
+    } as Entry);
     const a = look(record);
     expect(a.causes[0]?.id).toBe('coil-boot:2');
     expect(a.proof.status).toBe('watching');
@@ -432,7 +435,7 @@ describe('many codes, how many faults?', () => {
       makeCase(
         scanEntry({
           ...reading,
-          mil: { on: true, count: 1 },
+          mils: [{ unit: '7E8', on: true, count: 1 }],
           codes: [...reading.codes, withStatus('U0402', 0x2b), withStatus('C0031', 0xab)],
         }),
       ),

@@ -15,9 +15,8 @@ import {
   findingOfCode,
   type CautionId,
 } from '@pincer/core/knowledge';
-import { foldCase } from '@pincer/core/case';
-import { emptyScan } from '@pincer/core/obd';
-import { driveAllowance, urgencyFacts } from '@pincer/core/urgency';
+import { NO_SOURCE } from '@pincer/core/obd';
+import { driveAllowance, factsOfCodes } from '@pincer/core/urgency';
 
 /** All that can be said of a code without a car. */
 export interface CodePage {
@@ -131,7 +130,7 @@ export function codePage(text: string): CodePage {
       ),
   );
   const monitor = found ? observationKind(found.key).monitor : undefined;
-  const allowance = driveAllowance(urgencyFacts(asIfRead(code), []));
+  const allowance = driveAllowance(factsOfCodes([{ code, state: 'confirmed', unit: NO_SOURCE }]));
   const first = allowance.reasons[0];
   return {
     explanation,
@@ -161,26 +160,4 @@ export function codePage(text: string): CodePage {
     },
     cautions: (component ? (BY_AREA[component.area] ?? []) : []).map((id) => CAUTIONS[id]),
   };
-}
-
-/** A case in which only this code was read. */
-function asIfRead(code: string): ReturnType<typeof foldCase> {
-  const at = '2000-01-01T00:00:00.000Z';
-  return foldCase({
-    id: 'case_page',
-    vehicle: 'veh_page',
-    title: code,
-    openedAt: at,
-    entries: [
-      { id: 'ent_lamp', at, kind: 'lamp', lamp: 'engine', mode: 'out' },
-      {
-        id: 'ent_page',
-        at,
-        kind: 'scan',
-        via: 'hand',
-        isComplete: false,
-        scan: { ...emptyScan(), codes: [{ code, state: 'confirmed', unit: 'unknown' }] },
-      },
-    ],
-  });
 }

@@ -1,29 +1,24 @@
-export {
-  assess,
-  type AcceptedView,
-  type Assessment,
-  type CauseView,
-  type CheckView,
-  type CodeView,
-  type Group,
-  type ProcedureView,
-} from './assess.ts';
+export { assess, type Assessment } from './assess.ts';
 export { codePage, type CodePage } from './code-page.ts';
-export { codeStateWords, explainFor, type Fact } from './facts.ts';
+export { engineOf } from './engine-of.ts';
+export { codeStateWords, explainFor } from './explain-for.ts';
+export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,
-  unitName,
   type ClearedLately,
+  type OpenPart,
   type ScanView,
   type UnitCode,
   type UnitView,
-} from './scan-view';
+} from './scan-view.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
-export { engineOf } from './engine-of.ts';
 export {
   frameSentence,
   storedConditions,
   type Recurrence,
   type StoredConditions,
 } from './stored-conditions.ts';
-export { onBoardTests, type OnBoardTest } from './on-board-tests';
+export type { Group } from './stories.ts';
+export type { Fact } from './told.ts';
+export { unitName } from './unit-names.ts';
+export type { AcceptedView, CauseView, CheckView, CodeView, ProcedureView } from './views.ts';

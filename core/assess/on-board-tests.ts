@@ -1,4 +1,4 @@
-import type { CaseState } from '@pincer/core/case';
+import { scanOf, type CaseState } from '@pincer/core/case';
 import {
   UNKNOWN_ENGINE,
   failedTests,
@@ -27,11 +27,13 @@ export function onBoardTests(state: CaseState): {
   tests: OnBoardTest[];
   misfires: { cylinder: number; count: number }[];
 } {
-  const runs = state.scans
-    .map((r) => windowOfScan(r.scan, UNKNOWN_ENGINE).tests)
-    .filter((tests) => tests.length > 0);
-  const latest = runs.at(-1) ?? [];
-  const before = new Map((runs.at(-2) ?? []).map((t) => [idOf(t), t]));
+  const latest = windowOfScan(scanOf(state.standing), UNKNOWN_ENGINE).tests;
+  const toldBy = new Set(
+    state.standing.values.filter((v) => v.value.service === '06').map((v) => v.word.entry),
+  );
+  const before = new Map<string, TestResult>();
+  for (const { id, scan } of state.scans)
+    if (!toldBy.has(id)) for (const t of windowOfScan(scan, UNKNOWN_ENGINE).tests) before.set(idOf(t), t);
   const failed = new Set(failedTests(latest));
   return {
     tests: latest.map((t) => {

@@ -1,4 +1,5 @@
 import type { CaseState, Owner } from '@pincer/core/case';
+import type { Evidence } from '@pincer/core/diagnosis';
 import type { ObservationKey } from '@pincer/core/knowledge';
 import {
   judge,
@@ -11,19 +12,22 @@ import {
 } from '@pincer/core/signals';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { engineOf } from './engine-of.ts';
-import type { FactsAndEvidence } from './facts.ts';
 import { circumstanceOf, occurrences, storedConditions } from './stored-conditions.ts';
+import type { Fact, Told } from './told.ts';
 
-/** The stored conditions as one fact, and the evidence that they are. */
+/**
+ * The stored conditions as one fact, and the evidence that they are.
+ * @param counts whether what an entry told belongs to the present episode.
+ */
 export function frameFacts(
   state: CaseState,
   vehicle: Vehicle,
   units: Owner['units'],
-  out: FactsAndEvidence,
-): void {
-  const stored = storedConditions(state, vehicle, units);
-  const frame = occurrences(state, vehicle).at(-1)?.frame;
-  if (!stored || !frame) return;
+  counts: (entry: string) => boolean,
+): Told {
+  const stored = storedConditions(state, vehicle, units, counts);
+  const frame = occurrences(state, vehicle, counts).at(-1)?.frame;
+  if (!stored || !frame) return { facts: [], evidence: [] };
   const id = 'frame';
   const always = stored.recurring.filter((r) => r.word === 'always').map((r) => r.title);
   const again =
@@ -32,20 +36,22 @@ export function frameFacts(
       : always.length > 0
         ? ` · always when ${always.join(' and ')}, ${stored.occurrences} times`
         : ` · stored ${stored.occurrences} times`;
-  out.facts.push({
+  const fact: Fact = {
     id,
     side: 'car',
     kind: 'frame',
     title: `Stored: ${stored.sentence.charAt(0).toLowerCase()}${stored.sentence.slice(1, -1)}`,
     detail: `${stored.code ? `with ${stored.code}` : 'when the code was set'}${again}`,
     entry: stored.entry,
-  });
+  };
   const kind = circumstanceOf(windowOfFrame(frame, engineOf(vehicle)));
-  for (const what of ['cold', 'load', 'idle'] as const) {
+  const evidence = (['cold', 'load', 'idle'] as const).flatMap((what): Evidence[] => {
     const isPresent = kind[what];
-    if (isPresent !== null)
-      out.evidence.push({ kind: 'observation', fact: id, key: `frame:${what}`, cylinder: null, isPresent });
-  }
+    return isPresent === null
+      ? []
+      : [{ kind: 'observation', fact: id, key: `frame:${what}`, cylinder: null, isPresent }];
+  });
+  return { facts: [fact], evidence };
 }
 
 /** Which observation a rule's verdict is; by its side where both sides mean something. */
@@ -141,25 +147,39 @@ function earlierOf(sources: readonly Source[], state: CaseState): Window[][] {
   return earlier;
 }
 
+/** Verdicts on readings, with what they tell. */
+export interface ReadingsTold extends Told {
+  /** The newest verdict of each rule. */
+  judgements: readonly Judgement[];
+}
+
 /**
- * Verdicts on readings and recordings as facts and evidence. The newest verdict on each matter counts; an older one
- * taken in another engine state still speaks.
+ * Verdicts on scans and recordings as facts and evidence. The newest verdict on each matter counts; an older one
+ * taken in another engine state still speaks. The verdicts themselves stay, whatever is over: what was measured last is
+ * known until it is measured again.
+ * @param counts whether what an entry told belongs to the present episode.
  */
-export function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+export function readingFacts(
+  state: CaseState,
+  vehicle: Vehicle,
+  counts: (entry: string) => boolean,
+): ReadingsTold {
   const sources = sourcesOf(state, vehicle);
   const earlier = earlierOf(sources, state);
   const seen = new Set<ObservationKey>();
   const newest = new Map<RuleId, Judgement>();
+  const facts = new Map<string, Fact>();
+  const evidence: Evidence[] = [];
   for (const [at, { entry, windows }] of [...sources.entries()].reverse()) {
     for (const j of judge(windows, earlier[at])) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
-      if (j.verdict === 'not-judged') continue;
+      if (j.verdict === 'not-judged' || !counts(entry)) continue;
       const keys = observationsOf(j).filter((o) => !seen.has(o.key));
       if (keys.length === 0) continue;
       const id = `rule:${j.rule}`;
-      if (!out.facts.some((f) => f.id === id)) {
-        out.facts.push({
+      if (!facts.has(id))
+        facts.set(id, {
           id,
           side: 'car',
           kind: 'reading',
@@ -168,36 +188,41 @@ export function readingFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEv
           isSound: j.verdict === 'sound',
           entry,
         });
-      }
       for (const { key, isPresent } of keys) {
         seen.add(key);
-        out.evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
+        evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
       }
     }
-    misfireFact(entry, windows, out);
+    const misfire = counts(entry) && !facts.has(MISFIRE_COUNTS) ? misfireFact(entry, windows) : null;
+    if (!misfire) continue;
+    facts.set(MISFIRE_COUNTS, misfire.fact);
+    evidence.push(misfire.evidence);
   }
-  out.judgements = [...newest.values()];
+  return { facts: [...facts.values()], evidence, judgements: [...newest.values()] };
 }
 
+const MISFIRE_COUNTS = 'rule:misfire-counts';
+
 /** A cylinder whose counted misfires stand out; that none does says nothing, for it may miss at other times. */
-function misfireFact(entry: string, windows: readonly Window[], out: FactsAndEvidence): void {
-  const id = 'rule:misfire-counts';
+function misfireFact(entry: string, windows: readonly Window[]): { fact: Fact; evidence: Evidence } | null {
   const cylinder = missingCylinder(windows.flatMap((w) => w.tests));
-  if (cylinder === null || out.facts.some((f) => f.id === id)) return;
-  out.facts.push({
-    id,
-    side: 'car',
-    kind: 'reading',
-    title: `Cylinder ${cylinder} misses more than the others`,
-    detail: 'counted by the control unit, this trip or the last',
-    isSound: false,
-    entry,
-  });
-  out.evidence.push({
-    kind: 'observation',
-    fact: id,
-    key: 'reading:misfire-same',
-    cylinder,
-    isPresent: true,
-  });
+  if (cylinder === null) return null;
+  return {
+    fact: {
+      id: MISFIRE_COUNTS,
+      side: 'car',
+      kind: 'reading',
+      title: `Cylinder ${cylinder} misses more than the others`,
+      detail: 'counted by the control unit, this trip or the last',
+      isSound: false,
+      entry,
+    },
+    evidence: {
+      kind: 'observation',
+      fact: MISFIRE_COUNTS,
+      key: 'reading:misfire-same',
+      cylinder,
+      isPresent: true,
+    },
+  };
 }

@@ -1,12 +1,14 @@
 import type { CaseState } from '@pincer/core/case';
-import { atCylinder, otherCylinder } from '@pincer/core/diagnosis';
+import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import { causeById } from '@pincer/core/knowledge';
 import { cameBackAfter } from '@pincer/core/proof';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
-import type { FactsAndEvidence } from './facts.ts';
+import type { Fact, Told } from './told.ts';
 
 /** A repair after which the fault came back speaks against the cause that was repaired. */
-export function repairFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvidence): void {
+export function repairFacts(state: CaseState, vehicle: Vehicle): Told {
+  const facts: Fact[] = [];
+  const evidence: Evidence[] = [];
   const told = new Set<string>();
   for (const [at, repair] of state.repairs.entries()) {
     const next = state.repairs[at + 1];
@@ -18,7 +20,7 @@ export function repairFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvi
     const cylinder = place === undefined ? null : Number(place);
     const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
     const fact = `repair:${repair.cause}`;
-    out.facts.push({
+    facts.push({
       id: fact,
       side: 'owner',
       kind: 'check',
@@ -26,6 +28,7 @@ export function repairFacts(state: CaseState, vehicle: Vehicle, out: FactsAndEvi
       detail: atCylinder(cause.repair.title, cylinder, other),
       entry: repair.id,
     });
-    out.evidence.push({ kind: 'came-back', fact, cause: repair.cause });
+    evidence.push({ kind: 'came-back', fact, cause: repair.cause });
   }
+  return { facts, evidence };
 }

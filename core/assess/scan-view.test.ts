@@ -31,6 +31,7 @@ describe('a reading by control unit and state', () => {
     const { units } = view(reading);
     expect(units.map((u) => [u.name, u.codes.length, u.why === null])).toEqual([
       ['Brakes', 2, true],
+      ['Engine', 0, true],
       ['Airbag', 0, true],
       ['Climate', 0, false],
     ]);
@@ -61,8 +62,10 @@ describe('a reading by control unit and state', () => {
   });
 
   test('what was not read this time is not gone', () => {
-    const cut = { ...makeScan([]), missing: [{ part: 'confirmed codes', why: 'cut' }] };
-    expect(view(makeScan(['P0302']), cut).gone).toEqual([]);
+    const cut = scanEntry({ ...makeScan([]), missing: [{ part: 'confirmed codes', why: 'cut' }] }, false);
+    const seen = scanView(foldCase(makeCase(scanEntry(makeScan(['P0302'])), cut)), CAR);
+    expect(seen.gone).toEqual([]);
+    expect(seen.units[0]?.codes.map((c) => c.code)).toEqual(['P0302']);
   });
 
   test('accepted ones are marked, so that new ones are seen', () => {

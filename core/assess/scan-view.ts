@@ -1,8 +1,27 @@
-import type { CaseState, EntryOf } from '@pincer/core/case';
+import {
+  isStandardUnit,
+  partStanding,
+  scanOf,
+  valueNow,
+  type CaseState,
+  type EntryOf,
+  type How,
+  type PartStanding,
+  type Standing,
+} from '@pincer/core/case';
 import { failureTypeWords } from '@pincer/core/codes';
-import { currentNumber, statusWords, type CodeState, type Scan } from '@pincer/core/obd';
+import {
+  NO_SOURCE,
+  milOf,
+  statusWords,
+  type CodeState,
+  type ReadError,
+  type Scan,
+  type ScanPart,
+} from '@pincer/core/obd';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
-import { codeStateWords, explainFor, holdsLamp } from './facts.ts';
+import { byState, codeStateWords, explainFor, holdsLamp } from './explain-for.ts';
+import { unitName, unitNameNow } from './unit-names.ts';
 
 /** A code in one control unit, with all that the unit keeps of it. */
 export interface UnitCode {
@@ -14,7 +33,9 @@ export interface UnitCode {
   words: string[];
   holdsLamp: boolean;
   isAccepted: boolean;
-  /** Against the readings before; null when there is none to compare with. */
+  /** Set when it was erased and the unit was not read since. */
+  isCleared: boolean;
+  /** Against the scans before; null when there is none to compare with. */
   change: 'new' | 'back' | 'unchanged' | null;
 }
 
@@ -22,15 +43,37 @@ export interface UnitView {
   unit: string;
   name: string;
   codes: UnitCode[];
-  /** Why it could not be read; null when it was. */
+  /** Why it could not be read at the last try; null when it was. */
   why: string | null;
+  /** Parts that nobody has read, or that the last try did not bring, with the reason. */
+  open: OpenPart[];
+}
+
+/** A part that is not known as of the last try. */
+export interface OpenPart {
+  part: ScanPart;
+  /** The part in words. */
+  title: string;
+  status: PartStanding['status'];
+  /** Why it was not read. */
+  why: string;
+  /** When it was read last, and how; null when it never was. */
+  last: { at: string; how: How } | null;
 }
 
 export interface ScanView {
+  /** What is known now, as one scan. */
+  known: Scan;
+  /** The scan that came in last, for when and how; null when there is none. */
+  last: EntryOf<'scan'> | null;
   /** Control units with codes first, then those without, then those that did not answer. */
   units: UnitView[];
-  /** Codes of the reading before that are no longer there. */
+  /** Codes that the unit told before and that are no longer there. */
   gone: { code: string; title: string; name: string }[];
+  /** The lamp as the car commands it; null when nobody has read it since it was erased. */
+  mil: { on: boolean; count: number } | null;
+  /** What the last scan could not understand, by line where it came from a file. */
+  problems: readonly ReadError[];
   /** Set when the memory was cleared so lately that what is missing says little. */
   clearedLately: ClearedLately | null;
 }
@@ -47,73 +90,118 @@ export interface ClearedLately {
 const LATELY = { km: 100, warmUps: 5 } as const;
 
 /** Whether the memory was cleared lately (service 01 readings 31 and 30), as on a car got ready for sale. */
-function clearedLately(reading: Scan): ClearedLately | null {
-  const km = currentNumber(reading, '31');
-  const warmUps = currentNumber(reading, '30');
-  const waiting = reading.monitors.filter((m) => m.span === 'since-clear' && !m.complete).length;
+function clearedLately(standing: Standing): ClearedLately | null {
+  const km = valueNow(standing, '31');
+  const warmUps = valueNow(standing, '30');
+  const waiting = standing.monitors.filter(
+    (m) => m.clearedBy === null && m.monitor.span === 'since-clear' && !m.monitor.complete,
+  ).length;
   const isLately = km !== null ? km <= LATELY.km : warmUps !== null && warmUps <= LATELY.warmUps;
   return isLately && waiting > 0 ? { km, warmUps, waiting } : null;
 }
 
-const RANK: Readonly<Record<CodeState, number>> = { confirmed: 0, permanent: 1, pending: 2, history: 3 };
+const PART_TITLES: Readonly<Record<ScanPart, string>> = {
+  confirmed: 'confirmed codes',
+  pending: 'pending codes',
+  permanent: 'permanent codes',
+  history: 'history codes',
+  'freeze-frames': 'stored conditions',
+  readiness: 'self-checks',
+  mil: 'lamp command',
+  identity: 'vehicle number and calibration',
+  counters: 'distances and warm-ups',
+  values: 'readings',
+  tests: 'on-board test results',
+};
 
-/** Engine and gearbox by the ids that ISO 15765-4 gives them; others by the module map, or as they are. */
-export function unitName(reading: Scan, unit: string): string {
-  const named = reading.units?.find((u) => u.unit === unit)?.name;
-  if (named) return named;
-  if (unit === '7E8' || unit === '10') return 'Engine';
-  if (unit === '7E9' || unit === '18') return 'Gearbox';
-  return unit === 'unknown' ? 'The car' : `Control unit ${unit}`;
+/** Parts whose silence a screen has to show; the others tell by their own absence. */
+const SHOWN_OPEN: ReadonlySet<ScanPart> = new Set([
+  'confirmed',
+  'pending',
+  'permanent',
+  'history',
+  'freeze-frames',
+  'readiness',
+  'mil',
+  'identity',
+  'values',
+  'tests',
+]);
+
+function openPartsOf(standing: Standing, unit: string): OpenPart[] {
+  return [...standing.parts.values()].flatMap((p): OpenPart[] => {
+    if (p.unit !== unit || !SHOWN_OPEN.has(p.part)) return [];
+    if (p.status !== 'not-read' && p.status !== 'cleared' && p.missed === null) return [];
+    return [
+      {
+        part: p.part,
+        title: PART_TITLES[p.part],
+        status: p.status,
+        why: p.missed?.why ?? (p.status === 'cleared' ? 'cleared since it was read' : 'not read'),
+        last: p.word && { at: p.word.at, how: p.word.how },
+      },
+    ];
+  });
 }
 
-/** What the latest reading holds, by control unit and state, and what has changed since the one before. */
+/** What is known now by control unit and state, and what has changed since it was read before. */
 export function scanView(state: CaseState, vehicle: Vehicle): ScanView {
-  const latest = state.latestReading;
-  if (!latest) return { units: [], gone: [], clearedLately: null };
-  const earlier = state.scans.filter(
-    (r) => r !== latest && r.id !== latest.continues && r.via === latest.via,
-  );
-  const before = earlier.at(-1) ?? null;
-  const { scan } = latest;
+  const { standing } = state;
   const accepted = acceptedNow(vehicle);
-  const ids = new Set([
-    ...scan.codes.map((c) => c.unit),
-    ...(scan.units ?? []).filter((u) => u.hasAnswered).map((u) => u.unit),
-  ]);
-  const units = [...ids].map((unit): UnitView => ({
+  const isLampOn = standing.mils.some((m) => m.clearedBy === null && m.mil.on);
+  const inParts = [...standing.parts.values()].filter((p) => p.unit !== NO_SOURCE).map((p) => p.unit);
+  const ids = [
+    ...new Set([...standing.codes.map((c) => c.code.unit), ...inParts, ...standing.mapped.keys()]),
+  ];
+  const history = new History(state);
+  const units = ids.map((unit): UnitView => ({
     unit,
-    name: unitName(scan, unit),
-    why: null,
-    codes: codesOf(scan, unit).map(({ code, states, statusByte, failureType }) => ({
+    name: unitNameNow(standing, unit),
+    why: whyOf(standing, unit),
+    open: isStandardUnit(standing, unit) ? openPartsOf(standing, unit) : [],
+    codes: codesOf(standing, unit).map(({ code, states, statusByte, failureType, isCleared }) => ({
       code,
       title: explainFor(code, vehicle).title,
       states,
       words: wordsOf(states, statusByte, failureType),
-      holdsLamp: holdsLamp(statusByte, states.includes('confirmed'), scan.mil?.on === true),
+      holdsLamp: !isCleared && holdsLamp(statusByte, states.includes('confirmed'), isLampOn),
       isAccepted: accepted.has(code),
-      change: before === null ? null : changeOf(code, unit, before, earlier),
+      isCleared,
+      change: isCleared ? null : history.changeOf(code, unit),
     })),
   }));
-  const silent = (scan.units ?? [])
-    .filter((u) => !u.hasAnswered && !ids.has(u.unit))
-    .map((u): UnitView => ({ unit: u.unit, name: u.name, codes: [], why: u.why ?? 'it did not answer' }));
   return {
+    known: scanOf(standing),
+    last: state.scans.at(-1) ?? null,
     units: [
       ...units.filter((u) => u.codes.length > 0),
-      ...units.filter((u) => u.codes.length === 0),
-      ...silent,
+      ...units.filter((u) => u.codes.length === 0 && u.why === null),
+      ...units.filter((u) => u.codes.length === 0 && u.why !== null),
     ],
-    gone: before === null ? [] : goneSince(before, scan, ids, vehicle),
-    clearedLately: clearedLately(scan),
+    gone: ids.flatMap((unit) => history.goneOf(unit, vehicle)),
+    mil: milOf({ mils: standing.mils.filter((m) => m.clearedBy === null).map((m) => m.mil) }),
+    problems: state.scans.at(-1)?.scan.errors ?? [],
+    clearedLately: clearedLately(standing),
   };
 }
 
-function codesOf(reading: Scan, unit: string) {
+/** Why a unit of the module map could not be read at the last try. */
+function whyOf({ mapped, codes }: Standing, unit: string): string | null {
+  return codes.some((c) => c.code.unit === unit) ? null : (mapped.get(unit)?.why ?? null);
+}
+
+function codesOf(standing: Standing, unit: string) {
   const rows = new Map<
     string,
-    { code: string; states: CodeState[]; statusByte: number | undefined; failureType: string | undefined }
+    {
+      code: string;
+      states: CodeState[];
+      statusByte: number | undefined;
+      failureType: string | undefined;
+      isCleared: boolean;
+    }
   >();
-  for (const c of reading.codes) {
+  for (const { code: c, clearedBy } of standing.codes) {
     if (c.unit !== unit) continue;
     const key = `${c.code}/${c.failureType ?? ''}`;
     const row = rows.get(key) ?? {
@@ -121,11 +209,13 @@ function codesOf(reading: Scan, unit: string) {
       states: [],
       statusByte: c.statusByte,
       failureType: c.failureType,
+      isCleared: true,
     };
     row.states.push(c.state);
+    if (clearedBy === null) row.isCleared = false;
     rows.set(key, row);
   }
-  for (const row of rows.values()) row.states.sort((a, b) => RANK[a] - RANK[b]);
+  for (const row of rows.values()) row.states.sort(byState);
   return [...rows.values()];
 }
 
@@ -141,33 +231,52 @@ function wordsOf(
   return failureType === undefined || failureType === '00' ? said : [...said, failureTypeWords(failureType)];
 }
 
-const has = (reading: Scan, code: string, unit: string): boolean =>
-  reading.codes.some((c) => c.code === code && c.unit === unit);
+const has = (scan: Scan, code: string, unit: string): boolean =>
+  scan.codes.some((c) => c.code === code && c.unit === unit);
 
-function changeOf(
-  code: string,
-  unit: string,
-  before: EntryOf<'scan'>,
-  earlier: readonly EntryOf<'scan'>[],
-): 'new' | 'back' | 'unchanged' {
-  if (has(before.scan, code, unit)) return 'unchanged';
-  return earlier.some((r) => has(r.scan, code, unit)) ? 'back' : 'new';
-}
+/** Whether a scan told the codes of a unit. */
+const hasRead = (scan: Scan, unit: string): boolean =>
+  scan.parts.some(
+    (p) => p.unit === unit && p.part === 'confirmed' && (p.state === 'known' || p.state === 'empty'),
+  );
 
-/** Gone only where the unit was asked this time: what was not read is not gone. */
-function goneSince(
-  before: EntryOf<'scan'>,
-  now: Scan,
-  answered: ReadonlySet<string>,
-  vehicle: Vehicle,
-): ScanView['gone'] {
-  const isStandard = (unit: string) => !before.scan.units?.some((u) => u.unit === unit);
-  const wasAsked = (unit: string) =>
-    answered.has(unit) || (isStandard(unit) && !now.missing.some((m) => m.part.endsWith('codes')));
-  const lost = before.scan.codes.filter((c) => !has(now, c.code, c.unit) && wasAsked(c.unit));
-  return [...new Map(lost.map((c) => [`${c.code}/${c.unit}`, c])).values()].map((c) => ({
-    code: c.code,
-    title: explainFor(c.code, vehicle).title,
-    name: unitName(before.scan, c.unit),
-  }));
+/** What the scans before told of each unit. */
+class History {
+  constructor(private readonly state: CaseState) {}
+
+  /** Scans that told a unit's codes before the one that its standing rests on, of the same kind; oldest first. */
+  private before(unit: string): EntryOf<'scan'>[] {
+    const { scans, standing } = this.state;
+    const word = partStanding(standing, unit, 'confirmed').word;
+    const at = scans.findIndex((s) => s.id === word?.entry);
+    const now = scans[at];
+    if (!now) return [];
+    return scans
+      .slice(0, at)
+      .filter((s) => s.id !== now.continues && s.via === now.via && hasRead(s.scan, unit));
+  }
+
+  changeOf(code: string, unit: string): UnitCode['change'] {
+    const earlier = this.before(unit);
+    const last = earlier.at(-1);
+    if (!last) return null;
+    if (has(last.scan, code, unit)) return 'unchanged';
+    return earlier.some((s) => has(s.scan, code, unit)) ? 'back' : 'new';
+  }
+
+  /** Gone only where the unit was read this time: what was not read is not gone. */
+  goneOf(unit: string, vehicle: Vehicle): ScanView['gone'] {
+    const { standing } = this.state;
+    const status = partStanding(standing, unit, 'confirmed').status;
+    const last = this.before(unit).at(-1);
+    if (!last || (status !== 'known' && status !== 'empty')) return [];
+    const lost = last.scan.codes.filter(
+      (c) => c.unit === unit && !standing.codes.some((n) => n.code.code === c.code && n.code.unit === unit),
+    );
+    return [...new Set(lost.map((c) => c.code))].map((code) => ({
+      code,
+      title: explainFor(code, vehicle).title,
+      name: unitName(last.scan, unit),
+    }));
+  }
 }

@@ -1,4 +1,4 @@
-import { LAMPS, type CaseState } from '@pincer/core/case';
+import { LAMPS, isStandardUnit, type CaseState } from '@pincer/core/case';
 import type { ProofView } from '@pincer/core/proof';
 
 export const STATIONS = ['light', 'plug-in', 'read', 'meaning', 'narrow', 'decide', 'fix', 'prove'] as const;
@@ -19,9 +19,6 @@ interface Known {
   proof: ProofView;
 }
 
-/** Kinds of entries that a decision rests on. */
-const DECIDING = new Set(['lamp', 'observation', 'scan', 'check']);
-
 /** What each station holds, and whether newer facts have overtaken it. */
 export function stationViews(state: CaseState, known: Known): StationView[] {
   const view = (id: StationId, isFilled: boolean, summary: string, isStale = false): StationView => ({
@@ -29,23 +26,26 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     status: isFilled ? (isStale ? 'stale' : 'filled') : 'open',
     summary: isFilled ? summary : '–',
   });
-  const lamps = [...state.lamps].filter(([, l]) => l.mode !== 'out');
-  const signs = [...state.observations.values()].filter((o) => o.answer === 'yes').length;
-  const decisionAt = state.decision ? state.entries.indexOf(state.decision) : -1;
-  const newer =
-    decisionAt < 0 ? 0 : state.entries.slice(decisionAt + 1).filter((e) => DECIDING.has(e.kind)).length;
-  const reading = state.latestReading?.scan;
-  const codesRead = new Set(reading?.codes.map((c) => c.code)).size;
-  const checks = state.checks.size;
+  const { standing } = state;
+  const lamps = [...standing.lamps].filter(([, l]) => l.mode !== 'out');
+  const signs = [...standing.observations.values()].filter((o) => o.answer === 'yes').length;
+  const newer = state.factsSinceDecision;
+  const codesRead = new Set(standing.codes.filter((c) => c.clearedBy === null).map((c) => c.code.code)).size;
+  const frames = standing.freezeFrames.filter((f) => f.clearedBy === null).length;
+  const parts = [...standing.parts.values()].filter((p) => isStandardUnit(standing, p.unit));
+  const isRead = parts.some((p) => p.status !== 'not-read');
+  const isPartial = parts.some((p) => p.status === 'not-read' || p.missed !== null);
+  const isCleared = parts.some((p) => p.part === 'confirmed' && p.status === 'cleared');
+  const checks = standing.checks.size;
   return [
     view(
       'light',
-      state.lamps.size + state.observations.size > 0,
+      standing.lamps.size + standing.observations.size > 0,
       [
         ...lamps.map(
           ([id, l]) => `${LAMPS[id].replace(/ lamp$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
         ),
-        ...(lamps.length === 0 && state.lamps.size > 0 ? ['lamps out'] : []),
+        ...(lamps.length === 0 && standing.lamps.size > 0 ? ['lamps out'] : []),
         ...(signs > 0 ? [`${signs} ${signs === 1 ? 'sign' : 'signs'}`] : []),
       ].join('; ') || 'answered',
     ),
@@ -56,8 +56,10 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     ),
     view(
       'read',
-      reading !== undefined,
-      `${codesRead} ${codesRead === 1 ? 'code' : 'codes'}, ${reading?.freezeFrames.length ?? 0} stored${reading && reading.missing.length > 0 ? ', partial' : ''}`,
+      isRead || isPartial,
+      isCleared
+        ? 'cleared, not read since'
+        : `${codesRead} ${codesRead === 1 ? 'code' : 'codes'}, ${frames} stored${isPartial ? ', partial' : ''}`,
     ),
     view(
       'meaning',
@@ -85,6 +87,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       known.proof.status !== 'not-cleared' || known.proof.units.length > 0,
       {
         'not-cleared': `${known.proof.units.length} ${known.proof.units.length === 1 ? 'unit' : 'units'} cleared`,
+        'unknown-outcome': 'clear without answer, read again',
         'read-again': 'cleared, read again',
         returned: 'it came back',
         watching: 'watching',

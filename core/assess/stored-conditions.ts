@@ -249,11 +249,20 @@ function recurrenceOf(
   };
 }
 
-/** Every stored moment of the case that is not of an accepted code, once each: reading again is no new occurrence. */
-export function occurrences(state: CaseState, vehicle: Vehicle): { frame: FreezeFrame; entry: string }[] {
+/**
+ * Every stored moment of the case that is not of an accepted code, once each: reading again is no new occurrence. What
+ * was erased since still happened: it counts for what recurs.
+ * @param counts whether what an entry told belongs to the present episode.
+ */
+export function occurrences(
+  state: CaseState,
+  vehicle: Vehicle,
+  counts: (entry: string) => boolean = () => true,
+): { frame: FreezeFrame; entry: string }[] {
   const accepted = acceptedNow(vehicle);
   const seen = new Map<string, { frame: FreezeFrame; entry: string }>();
   for (const r of state.scans) {
+    if (!counts(r.id)) continue;
     for (const frame of r.scan.freezeFrames) {
       if (frame.values.length === 0 || (frame.code !== null && accepted.has(frame.code))) continue;
       const key = JSON.stringify([frame.unit, frame.code, frame.values.map((v) => [v.pid, v.part, v.value])]);
@@ -268,8 +277,9 @@ export function storedConditions(
   state: CaseState,
   vehicle: Vehicle,
   units: Owner['units'] = 'metric',
+  counts: (entry: string) => boolean = () => true,
 ): StoredConditions | null {
-  const all = occurrences(state, vehicle);
+  const all = occurrences(state, vehicle, counts);
   const last = all.at(-1);
   if (!last) return null;
   const engine = engineOf(vehicle);

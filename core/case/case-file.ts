@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assertMigrations, migrate } from './migrations.ts';
-import type { Entry } from './entries.ts';
+import { referencesOf } from './order.ts';
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type CaseRecord, type Owner } from './record.ts';
 
 export type ImportProblem =
@@ -86,16 +86,10 @@ function danglingReference(file: CaseFile): ImportProblem | null {
   if (ids.size !== file.case.entries.length)
     return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
   for (const entry of file.case.entries) {
-    const refersTo = referenceOf(entry);
-    if (refersTo !== null && !ids.has(refersTo)) return { code: 'dangling', entry: entry.id, refersTo };
+    const refersTo = referencesOf(entry).find((id) => !ids.has(id));
+    if (refersTo !== undefined) return { code: 'dangling', entry: entry.id, refersTo };
   }
   return null;
-}
-
-function referenceOf(entry: Entry): string | null {
-  if (entry.kind === 'retracted') return entry.entry;
-  if (entry.kind === 'clear') return entry.afterScan;
-  return entry.kind === 'scan' ? (entry.continues ?? null) : null;
 }
 
 /** The plain sentence for an import problem, naming the place. */

@@ -42,8 +42,8 @@ describe('the fold', () => {
       lamp: 'engine',
       mode: 'out',
     });
-    expect(foldCase(before).lamps.get('engine')?.mode).toBe('steady');
-    expect(foldCase(after).lamps.get('engine')?.mode).toBe('out');
+    expect(foldCase(before).standing.lamps.get('engine')?.mode).toBe('steady');
+    expect(foldCase(after).standing.lamps.get('engine')?.mode).toBe('out');
     expect(before.entries).toHaveLength(2);
   });
 
@@ -54,7 +54,7 @@ describe('the fold', () => {
       reason: 'It was the neighbour’s car.',
     });
     const state = foldCase(record);
-    expect([...state.observations.keys()]).toEqual(['sign:shakes']);
+    expect([...state.standing.observations.keys()]).toEqual(['sign:shakes']);
     expect(state.retracted.get('ent_2')?.reason).toMatch(/neighbour/);
     expect(record.entries).toHaveLength(3);
   });
@@ -65,7 +65,7 @@ describe('the fold', () => {
       { kind: 'lamp', lamp: 'engine', mode: 'out' },
       { kind: 'retracted', entry: 'ent_2', reason: 'Wrong lamp.' },
     );
-    expect(foldCase(record).lamps.get('engine')?.mode).toBe('flashing');
+    expect(foldCase(record).standing.lamps.get('engine')?.mode).toBe('flashing');
   });
 
   test('every kind of entry is folded', () => {
@@ -80,7 +80,7 @@ describe('the fold', () => {
       state.clears.length,
       state.repairs.length,
       state.drives.length,
-      state.checks.size,
+      state.standing.checks.size,
     ]).toEqual([1, 1, 1, 1, 1]);
     expect(state.entries.some((e) => e.id === 'ent_10')).toBe(false);
   });
@@ -139,14 +139,14 @@ describe('case files', () => {
     ['a wrong time', broken(set('case.entries.1.at', 'yesterday')), 'broken', /case\.entries\[1\]\.at/],
     [
       'a code without state',
-      broken(set('case.entries.3.reading.codes.0.state', 'maturing')),
+      broken(set('case.entries.3.scan.codes.0.state', 'maturing')),
       'broken',
-      /reading\.codes\[0\]\.state/,
+      /scan\.codes\[0\]\.state/,
     ],
     ['no vehicle', broken(set('vehicle', null)), 'broken', /vehicle/],
     [
       'a clear after a reading that is not there',
-      broken(set('case.entries.7.afterReading', 'ent_99')),
+      broken(set('case.entries.7.afterScan', 'ent_99')),
       'dangling',
       /ent_99/,
     ],

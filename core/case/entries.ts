@@ -46,17 +46,35 @@ export const LAMP_COLOUR: Readonly<Record<LampId, LampColour | null>> = {
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];
 
+/** Words that follow a lamp's name. */
+export const LAMP_MODE_WORDS: Readonly<Record<LampMode, string>> = {
+  steady: 'is lit',
+  flashing: 'flashes',
+  'now-and-then': 'lights at times',
+  out: 'is out',
+};
+
 /** Ways to reach an adapter. */
 const LINK_KINDS = ['serial', 'bluetooth', 'network', 'stand-in'] as const;
 
 const base = {
   id: z.string().regex(/^ent_/),
-  /** ISO 8601 moment at which it was recorded. */
+  /**
+   * ISO 8601 moment at which it was recorded, UTC. Never before the entry recorded last in the same case, so that a
+   * clock that was set back cannot turn the order round.
+   */
   at: z.iso.datetime(),
+  /** Minutes by which the local time at that place and moment was ahead of UTC. */
+  offsetMinutes: z.number().int().min(-900).max(900).optional(),
+  /** What the device's clock said, where that was before the entry recorded last. */
+  clockAt: z.iso.datetime().optional(),
 };
 
 const answer = z.enum(['yes', 'no', 'unknown']);
 export type Answered = z.infer<typeof answer>;
+
+/** The control unit that was cleared by itself: its answer id and name; left out, all that the standard reaches. */
+const clearedUnit = z.object({ answer: z.string(), name: z.string() });
 
 export const entrySchema = z.discriminatedUnion('kind', [
   z.object({
@@ -95,7 +113,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     via: z.enum(['adapter', 'file', 'hand']),
     adapter: z.string().optional(),
     isComplete: z.boolean(),
-    /** The earlier part that this reading went on from after a cut. */
+    /** The earlier part that this scan went on from after a cut. */
     continues: z.string().regex(/^ent_/).optional(),
     /** Engine state told by the owner or seen in the reading. */
     scan: scanSchema,
@@ -135,16 +153,33 @@ export const entrySchema = z.discriminatedUnion('kind', [
     cost: z.number().min(0).optional(),
     note: z.string().optional(),
   }),
+  /**
+   * A clear is about to be sent: stored before anything goes to the car. Without an outcome after it, nobody knows
+   * whether the memory was erased.
+   */
+  z.object({
+    ...base,
+    kind: z.literal('clear-asked'),
+    /** The stored scan that was read back before anything was erased. */
+    afterScan: z.string().regex(/^ent_/),
+    unit: clearedUnit.optional(),
+  }),
   z.object({
     ...base,
     kind: z.literal('clear'),
-    /** The stored reading that was read back before anything was erased. */
+    /** The intent that it is the outcome of; records older than that have none. */
+    asked: z.string().regex(/^ent_/).optional(),
+    /** The stored scan that was read back before anything was erased. */
     afterScan: z.string().regex(/^ent_/),
-    outcome: z.enum(['agreed', 'refused', 'failed']),
-    /** The control unit that was cleared by itself: its answer id and name; all that the standard reaches without it. */
-    unit: z.object({ answer: z.string(), name: z.string() }).optional(),
+    /** `unknown`: no answer came, so it may or may not have been carried out. */
+    outcome: z.enum(['agreed', 'refused', 'unknown']),
+    /** Answer ids of the control units that agreed; left out where they are not known one by one. */
+    agreedBy: z.array(z.string()).optional(),
+    unit: clearedUnit.optional(),
     message: z.string().optional(),
   }),
+  /** The battery's earth lead was off: learned values and self-checks are gone, the codes perhaps. */
+  z.object({ ...base, kind: z.literal('battery-off') }),
   /** A drive after a clear or a repair. */
   z.object({
     ...base,

@@ -1,27 +1,17 @@
-import type { Answered, Entry, EntryOf, LampColour, LampId, LampMode } from './entries.ts';
+import type { Entry, EntryOf } from './entries.ts';
+import { inOrder } from './order.ts';
 import type { CaseRecord } from './record.ts';
+import { standingOf, type Standing } from './standing.ts';
 
-/** The latest word on a lamp. */
-export interface LampSeen {
-  mode: LampMode;
-  /** Where the lamp comes in both; null when the owner did not say. */
-  colour: LampColour | null;
-  entry: string;
-}
-
-/** The present state of a case: what the log says now, struck entries left out. */
+/** The log put in order: what counts, what was retracted, and what is known now. */
 export interface CaseState {
   /** Entries that count, oldest first. */
   entries: readonly Entry[];
   retracted: ReadonlyMap<string, EntryOf<'retracted'>>;
-  /** Latest word on each lamp. */
-  lamps: ReadonlyMap<LampId, LampSeen>;
-  /** Latest answer to each symptom or event. */
-  observations: ReadonlyMap<string, { answer: Answered; entry: string }>;
-  /** Latest result of each check. */
-  checks: ReadonlyMap<string, { outcome: string; entry: string }>;
+  /** What is known now: the one account that everything which judges reads. */
+  standing: Standing;
+  /** The scans themselves, oldest first: history, for what recurs. */
   scans: readonly EntryOf<'scan'>[];
-  latestReading: EntryOf<'scan'> | null;
   /** Oldest first. */
   recordings: readonly EntryOf<'recording'>[];
   clears: readonly EntryOf<'clear'>[];
@@ -31,37 +21,39 @@ export interface CaseState {
   /** Answers given since the last time the car talked, oldest first. */
   connectionSteps: readonly EntryOf<'connection-step'>[];
   decision: EntryOf<'decision'> | null;
+  /** Facts on which a decision rests and that came in after it. */
+  factsSinceDecision: number;
+  /** Set while nothing was seen or told since the case was closed. */
   closed: EntryOf<'closed'> | null;
-  /** Latest word on whether the engine lamp lights at key-on. */
-  bulb: EntryOf<'bulb'>['answer'];
 }
 
-/** Replays the log. Later entries outrank earlier ones; a struck entry counts for nothing but stays in the log. */
-export function foldCase(record: CaseRecord): CaseState {
+/** Kinds of entries that a decision rests on, and that open a closed case again. */
+const FACTS: ReadonlySet<Entry['kind']> = new Set([
+  'lamp',
+  'observation',
+  'scan',
+  'check',
+  'recording',
+  'bulb',
+]);
+const DECIDING: ReadonlySet<Entry['kind']> = new Set(['lamp', 'observation', 'scan', 'check']);
+
+/** Replays the log. Later entries outrank earlier ones; a retracted entry counts for nothing but stays in the log. */
+export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
+  const ordered = inOrder(record.entries);
   const retracted = new Map<string, EntryOf<'retracted'>>();
-  for (const entry of record.entries) if (entry.kind === 'retracted') retracted.set(entry.entry, entry);
-  const entries = record.entries.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id));
-  const lamps = new Map<LampId, LampSeen>();
-  const observations = new Map<string, { answer: Answered; entry: string }>();
-  const checks = new Map<string, { outcome: string; entry: string }>();
+  for (const entry of ordered) if (entry.kind === 'retracted') retracted.set(entry.entry, entry);
+  const entries = ordered.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id));
   const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
-  for (const entry of entries) {
-    if (entry.kind === 'lamp')
-      lamps.set(entry.lamp, { mode: entry.mode, colour: entry.colour ?? null, entry: entry.id });
-    if (entry.kind === 'observation')
-      observations.set(entry.observation, { answer: entry.answer, entry: entry.id });
-    if (entry.kind === 'check') checks.set(entry.check, { outcome: entry.outcome, entry: entry.id });
-  }
-  const scans = of('scan');
   const talkedAt = entries.findLastIndex((e) => e.kind === 'connection' && e.outcome === 'talking');
+  const closedAt = entries.findLastIndex((e) => e.kind === 'closed');
+  const isOpenAgain = entries.slice(closedAt + 1).some((e) => FACTS.has(e.kind));
+  const decidedAt = entries.findLastIndex((e) => e.kind === 'decision');
   return {
     entries,
     retracted,
-    lamps,
-    observations,
-    checks,
-    scans,
-    latestReading: scans.at(-1) ?? null,
+    standing: standingOf(entries),
+    scans: of('scan'),
     recordings: of('recording'),
     clears: of('clear'),
     repairs: of('repair'),
@@ -72,12 +64,19 @@ export function foldCase(record: CaseRecord): CaseState {
       // The try that worked belongs to the connection that it made.
       .filter((e): e is EntryOf<'connection-step'> => e.kind === 'connection-step' && e.answer !== 'talks'),
     decision: of('decision').at(-1) ?? null,
-    closed: of('closed').at(-1) ?? null,
-    bulb: of('bulb').at(-1)?.answer ?? 'unknown',
+    factsSinceDecision:
+      decidedAt < 0 ? 0 : entries.slice(decidedAt + 1).filter((e) => DECIDING.has(e.kind)).length,
+    closed: isOpenAgain ? null : (of('closed').at(-1) ?? null),
   };
 }
 
 /** Adds a fact. The record given is left as it was. */
 export function addEntry(record: CaseRecord, entry: Entry): CaseRecord {
   return { ...record, entries: [...record.entries, entry] };
+}
+
+/** Two logs of one case together: each entry once, in the order of the first and then of the second. */
+export function mergeEntries(known: readonly Entry[], more: readonly Entry[]): Entry[] {
+  const has = new Set(known.map((e) => e.id));
+  return [...known, ...more.filter((e) => !has.has(e.id))];
 }

@@ -11,6 +11,7 @@ export {
   LAMP_COLOUR,
   LAMP_COLOURS,
   LAMP_MODES,
+  LAMP_MODE_WORDS,
   entrySchema,
   type Answered,
   type Entry,
@@ -19,7 +20,27 @@ export {
   type LampId,
   type LampMode,
 } from './entries.ts';
-export { addEntry, foldCase, type CaseState, type LampSeen } from './fold.ts';
+export { addEntry, foldCase, mergeEntries, type CaseState } from './fold.ts';
+export { inOrder, referencesOf, stampAfter } from './order.ts';
+export {
+  isStandardUnit,
+  openParts,
+  partKey,
+  partStanding,
+  scanOf,
+  standingOf,
+  valueNow,
+  type Boundary,
+  type ClearStanding,
+  type Held,
+  type How,
+  type LampSeen,
+  type ObservationSeen,
+  type PartStanding,
+  type PartStatus,
+  type Standing,
+  type Word,
+} from './standing.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
   findInText,

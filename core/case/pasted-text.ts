@@ -2,6 +2,7 @@ import {
   MONITOR_NAMES,
   NO_SOURCE,
   emptyScan,
+  partsHeld,
   type CodeState,
   type MonitorId,
   type ReadValue,
@@ -147,7 +148,7 @@ export function scanOfFindings(findings: PastedFindings): Scan {
     state: c.state ?? ('confirmed' as const),
     unit: NO_SOURCE,
   }));
-  return {
+  const scan: Scan = {
     ...emptyScan(),
     ...(findings.vin ? { vin: findings.vin.text } : {}),
     codes,
@@ -170,4 +171,6 @@ export function scanOfFindings(findings: PastedFindings): Scan {
       complete: m.complete,
     })),
   };
+  // It holds what stands there, and says nothing of what does not.
+  return { ...scan, parts: partsHeld(scan) };
 }

@@ -8,7 +8,7 @@ import {
   workshopCost,
   type Posterior,
 } from '@pincer/core/diagnosis';
-import type { Allowance } from '@pincer/core/urgency';
+import { levelRank, type Allowance } from '@pincer/core/urgency';
 import type { Vehicle } from '@pincer/core/vehicle';
 
 export type OptionId = 'repair' | 'clear' | 'help';
@@ -183,12 +183,12 @@ function addGates(
   allowance: Allowance,
   now: Date,
 ): void {
-  if (allowance.level <= 1)
+  if (levelRank(allowance.level) <= levelRank('safe-place'))
     clear.blocked.push({
       id: 'danger',
       text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
     });
-  if (!state.scans.some((r) => r.isComplete))
+  if (!hasFullScan(state))
     clear.blocked.push({
       id: 'no-reading',
       text: 'Not before a full reading is stored: clearing would erase what is not written down.',
@@ -208,6 +208,14 @@ function addGates(
       text: `${leadInstance.title} is the likeliest, and that is work for a workshop.`,
     });
   if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'Nothing speaks for one cause yet.' });
+}
+
+/** Whether a full scan stands: taken by the adapter, and not overtaken by a clear. */
+function hasFullScan({ scans, standing }: CaseState): boolean {
+  const last = scans.findLast((s) => s.via === 'adapter' && s.isComplete);
+  return (
+    last !== undefined && standing.clears.every((c) => c.entry.unit !== undefined || c.entry.at < last.at)
+  );
 }
 
 function daysUntil(date: string | undefined, now: Date): number | null {

@@ -1,6 +1,6 @@
 import { observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
 import { strengthOf, type CauseInstance } from './instances.ts';
-import type { Hypothesis } from './posterior.ts';
+import type { HypothesisColumns } from './hypothesis.ts';
 
 /** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
 export type Evidence =
@@ -84,20 +84,6 @@ export function touches(evidence: Evidence, instance: CauseInstance): boolean {
   if (evidence.kind === 'came-back') return instance.id === evidence.cause;
   const { key, cylinder, isPresent } = evidence;
   return isPresent && !observationKind(key).isCircumstance && strengthOf(instance, key, cylinder) > 0;
-}
-
-/** Hypotheses as two columns of cause indices, for the inner loops; where a cause is missing stands their count. */
-export interface HypothesisColumns {
-  first: Int32Array;
-  second: Int32Array;
-}
-
-/** The columns of a list of hypotheses. @param count of the causes, which stands for "no cause". */
-export function columnsOf(hypotheses: readonly Hypothesis[], count: number): HypothesisColumns {
-  return {
-    first: Int32Array.from(hypotheses, (h) => h.causes[0] ?? count),
-    second: Int32Array.from(hypotheses, (h) => h.causes[1] ?? count),
-  };
 }
 
 /**

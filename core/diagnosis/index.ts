@@ -12,4 +12,5 @@ export {
 export { likelihood, outcomeChances, type Evidence } from './evidence.ts';
 export { atCylinder, instancesFor, otherCylinder, strengthOf, type CauseInstance } from './instances.ts';
 export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
-export { evidenceRatios, posteriorOf, type Hypothesis, type Posterior } from './posterior.ts';
+export type { Hypothesis } from './hypothesis.ts';
+export { evidenceRatios, posteriorOf, type Posterior } from './posterior.ts';

@@ -2,9 +2,10 @@ import type { Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
-import { columnsOf, outcomeChances } from './evidence.ts';
+import { outcomeChances } from './evidence.ts';
+import { columnsOf, type Hypothesis } from './hypothesis.ts';
 import { atCylinder, otherCylinder } from './instances.ts';
-import { marginalsOf, type Hypothesis, type Posterior } from './posterior.ts';
+import { marginalsOf, type Posterior } from './posterior.ts';
 
 /** Saving from which a check is worth its trouble, currency units; below it the repair itself is the next thing. */
 export const CHECK_WORTH_IT = 1;

@@ -1,11 +1,7 @@
 import type { Evidence } from './evidence.ts';
-import { columnsOf, likelihoodRow, touches, type HypothesisColumns } from './evidence.ts';
+import { likelihoodRow, touches } from './evidence.ts';
+import { columnsOf, type Hypothesis, type HypothesisColumns } from './hypothesis.ts';
 import type { CauseInstance } from './instances.ts';
-
-/** A set of at most two causes, by index; none stands for something that is not modelled. */
-export interface Hypothesis {
-  causes: readonly number[];
-}
 
 export interface Posterior {
   instances: readonly CauseInstance[];

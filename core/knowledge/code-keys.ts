@@ -1,4 +1,4 @@
-import { COMPONENTS, FAILURES, type CodeEntry } from '@pincer/core/codes';
+import { COMPONENTS, FAILURES, codeEntry, type CodeEntry } from '@pincer/core/codes';
 import type { ObservationKey } from './observations.ts';
 
 type ComponentId = CodeEntry['component'];
@@ -169,4 +169,13 @@ export function keyOfEntry(entry: CodeEntry): ObservationKey {
   if (component.startsWith('reductant')) return 'code:reductant';
   const { kind } = FAILURES[failure];
   return kind === 'computer' ? 'code:computer' : kind === 'behaviour' ? 'code:part-behaviour' : 'code:part-electrical';
+}
+
+/**
+ * The observation that a code is, and the cylinder it names.
+ * @returns null for codes that the catalogue does not describe.
+ */
+export function findingOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
+  const entry = codeEntry(code);
+  return entry ? { key: keyOfEntry(entry), cylinder: entry.place.cylinder ?? null } : null;
 }

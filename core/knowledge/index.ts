@@ -1,3 +1,4 @@
+export { findingOfCode } from './code-keys.ts';
 export { CAUTIONS, type CautionId } from './cautions.ts';
 export { CAUSES, CHECKS, causeById, checkById } from './library.ts';
 export {
@@ -5,7 +6,6 @@ export {
   OWNER_OBSERVATIONS,
   isObservationKey,
   observationKind,
-  findingOfCode,
   type ObservationKey,
 } from './observations.ts';
 export {

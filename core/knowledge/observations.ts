@@ -1,5 +1,3 @@
-import { codeEntry } from '@pincer/core/codes';
-import { keyOfEntry } from './code-keys.ts';
 
 /**
  * What can be observed, with its leak: the chance to see it although none of the modelled causes is there.
@@ -264,13 +262,4 @@ export const OWNER_OBSERVATIONS = (Object.keys(OBSERVATIONS) as ObservationKey[]
 /** Whether a text is the key of an observation. */
 export function isObservationKey(text: string): text is ObservationKey {
   return Object.hasOwn(OBSERVATIONS, text);
-}
-
-/**
- * The observation that a code is, and the cylinder it names.
- * @returns null for codes that the catalogue does not describe.
- */
-export function findingOfCode(code: string): { key: ObservationKey; cylinder: number | null } | null {
-  const entry = codeEntry(code);
-  return entry ? { key: keyOfEntry(entry), cylinder: entry.place.cylinder ?? null } : null;
 }

@@ -1,13 +1,4 @@
-import {
-  AdapterPort,
-  ByteQueue,
-  asciiBytes,
-  asciiOf,
-  clearCodes,
-  clearUnit,
-  connect,
-  type Clock,
-} from './index.ts';
+import { AdapterPort, ByteQueue, asciiBytes, asciiOf, connect, type Clock } from './index.ts';
 
 /** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
 const FAST: Clock = {
@@ -130,50 +121,5 @@ describe('connecting', () => {
     });
     expect(await connect(port, { eachProtocol: true })).toMatchObject({ ok: true });
     expect(asked).toEqual(['ATSP8', 'ATSP7']);
-  });
-});
-
-describe('clearing', () => {
-  const permit = { scanEntryId: 'ent_1', confirmedStored: true } as const;
-  const unit = { name: 'Brakes', request: '6A0', answer: '6A8' };
-  async function connected(says: Says) {
-    const a = adapter(says);
-    const result = await connect(a.port);
-    if (!result.ok) throw new Error(result.fault.code);
-    return { ...a, connection: result.connection };
-  }
-
-  test.each([
-    ['both agree', '7E8 01 44\r7E9 01 44', { ok: true, agreed: ['7E8', '7E9'], refused: [] }],
-    ['one refuses', '7E8 01 44\r7E9 03 7F 04 22', { ok: true, agreed: ['7E8'], refused: ['7E9'] }],
-    ['nobody answers', 'NO DATA', { ok: false, fault: { code: 'no-data' } }],
-    ['the plug is pulled', 'cut', { ok: false, fault: { code: 'cut' } }],
-    ['silence', 'silence', { ok: false, fault: { code: 'silent' } }],
-  ])('all at once: %s', async (_, answer, expected) => {
-    const { connection } = await connected(instead('04', answer));
-    expect(await clearCodes(connection, permit)).toMatchObject(expected);
-  });
-
-  test.each([
-    ['it agrees', '6A8 01 54', { ok: true }],
-    [
-      'it wants the engine off',
-      '6A8 03 7F 14 22',
-      { ok: false, why: expect.stringMatching(/engine must be off/) as string },
-    ],
-    ['it is not there', 'NO DATA', { ok: false, why: expect.stringMatching(/not fitted/) as string }],
-    ['another one answers', '6B8 01 54', { ok: false }],
-    ['silence', 'silence', { ok: false }],
-  ])('one alone: %s; afterwards everybody is asked again', async (_, answer, expected) => {
-    const { connection, sent } = await connected(instead('14FFFFFF', answer));
-    expect(await clearUnit(connection, unit, permit)).toMatchObject(expected);
-    expect(sent.filter((c) => c === '14FFFFFF')).toHaveLength(1);
-    expect(sent.slice(-2)).toEqual(['ATAR', 'ATSH7DF']);
-  });
-
-  test('an adapter that cannot address it sends no clear at all', async () => {
-    const { connection, sent } = await connected(instead('ATCRA6A8', '?'));
-    expect(await clearUnit(connection, unit, permit)).toMatchObject({ ok: false });
-    expect(sent).not.toContain('14FFFFFF');
   });
 });

@@ -1,3 +1,4 @@
+import { NO_SOURCE, isStandardAnswerId } from '@pincer/core/obd';
 import { interpretLines, type Interpretation } from './answers.ts';
 import type { LinkFault } from './faults.ts';
 import type { AdapterPort } from './port.ts';
@@ -13,6 +14,10 @@ export interface Connection {
   adapterVolts: number | null;
   /** Commands that the adapter refused while it was set up. */
   refused: string[];
+  /** Whether answers carry their sender: seen from the answers, not believed of the adapter. */
+  hasHeaders: boolean;
+  /** The id that requests go to while they go to one control unit alone; null while they go to all. */
+  addressed: string | null;
 }
 
 export type ConnectResult =
@@ -105,14 +110,29 @@ export async function connect(
       isCan: answers.some((a) => a.isCan) || isCanProtocol(answer),
       adapterVolts,
       refused,
+      hasHeaders: hasHeadersIn(answers),
+      addressed: null,
     },
   };
 }
 
+/**
+ * Whether answers name their sender. An adapter that says OK to a setting may still not have it, and a damaged line may
+ * look like one without a header: one answer with a sender that can be is enough.
+ */
+const hasHeadersIn = (answers: Interpretation['answers']): boolean =>
+  answers.some((a) => a.source !== NO_SOURCE && (!a.isCan || isStandardAnswerId(a.source)));
+
 /** Settings and protocol once more, after the adapter has lost them. @returns whether the car answers again. */
-export async function setUpAgain({ port }: Connection, signal: CancelSignal | undefined): Promise<boolean> {
+export async function setUpAgain(connection: Connection, signal: CancelSignal | undefined): Promise<boolean> {
+  const { port } = connection;
   for (const command of SETUP)
     if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
+  // A restart has set the header back too.
+  connection.addressed = null;
   const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
-  return first.ok && interpretLines(first.lines.map((text) => ({ text }))).answers.length > 0;
+  if (!first.ok) return false;
+  const { answers } = interpretLines(first.lines.map((text) => ({ text })));
+  if (answers.length > 0) connection.hasHeaders = hasHeadersIn(answers);
+  return answers.length > 0;
 }

@@ -53,12 +53,11 @@ export function decodeCandump(text: string): Scan {
 
 /** Whether a reading has anything in it that the car said. */
 export function isEmptyScan(scan: Scan): boolean {
-  const { codes, values, freezeFrames, monitors, identities, vin, mil } = scan;
-  return (
-    codes.length + values.length + freezeFrames.length + monitors.length + identities.length === 0 &&
-    vin === undefined &&
-    mil === undefined
-  );
+  const { codes, values, freezeFrames, monitors, identities, mils, parts, vin } = scan;
+  const rows = [codes, values, freezeFrames, monitors, identities, mils];
+  // "No codes" is something that the car said.
+  const isSaid = parts.some((p) => p.state !== 'not-read');
+  return rows.every((r) => r.length === 0) && vin === undefined && !isSaid;
 }
 
 /** Errors that are only noise; any other shows that an adapter was talking. */

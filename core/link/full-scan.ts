@@ -1,26 +1,33 @@
 import {
+  NO_SOURCE,
   ScanBuilder,
   emptyScan,
   hexByte,
   isSupportPid,
   negativeResponseText,
   parameterLength,
+  partsHeld,
   type Scan,
+  type ScanPart,
+  isStandardAnswerId,
 } from '@pincer/core/obd';
-import { FUNCTIONAL, FUNCTIONAL_29_BIT, headerCommands, type ReachableUnit } from './addressing.ts';
-import { interpretLines, type Interpretation } from './answers.ts';
-import { COMMAND_MS, REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
+import { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
+import { REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
+import { identifyCar, identityOf, isSameCar } from './identity.ts';
+import { sendRequest, type Heard } from './request.ts';
 import { faultWords } from './words.ts';
 
-interface ReadOptions extends LinkOptions {
+interface ScanOptions extends LinkOptions {
   /** Control units beyond those of the standard's services; asked with ISO 14229 service 19 02. */
   units?: readonly ReachableUnit[];
+  /** Ids of control units of the standard that this car is known to have: one that stays silent was not read. */
+  knownUnits?: readonly string[];
 }
 
 export interface ScanResult {
   scan: Scan;
-  /** Why the reading stopped early; null when it went through to its end. */
+  /** Why the scan stopped early; null when it went through to its end. */
   fault: LinkFault | null;
 }
 
@@ -28,71 +35,97 @@ export interface ScanResult {
 const GROUP = 6;
 const FROZEN_GROUP = 3;
 
-/** How often a damaged answer is asked for, and how often an adapter may restart within one reading. */
+/** How often a damaged answer is asked for, and how often an adapter may restart within one scan. */
 const MAX_ATTEMPTS = 4;
 const MAX_RESTARTS = 3;
+/** How often silence is asked again where an answer is due: one lost line is no missing unit. */
+const MAX_SILENCES = 2;
+
+/** Refusals (ISO 14229-1, annex A): it is busy, ask again; it needs more time, wait; it has no such thing. */
+const BUSY = 0x21;
+const PENDING = 0x78;
+const HAS_NONE: ReadonlySet<number> = new Set([0x11, 0x12, 0x31]);
+/** How often a busy unit is asked again, and how long it is left in peace before, ms. */
+const MAX_BUSY = 6;
+const BUSY_MS = 250;
 
 /** Faults after which asking on is pointless. */
-const ENDS_READING: ReadonlySet<LinkFault['code']> = new Set([
+const ENDS_SCAN: ReadonlySet<LinkFault['code']> = new Set([
   'cut',
   'cancelled',
   'silent',
   'low-voltage-reset',
 ]);
 
-/** How old the first part may be when a cut reading is gone on with, milliseconds; later the car may have changed. */
+/** How old the first part may be when a cut scan is gone on with, milliseconds; later the car may have changed. */
 export const RESUME_WITHIN_MS = 10 * 60_000;
 
-/** The parts of a full reading, in order, with the words for what would be missing. */
+/** The steps of a full scan, in order, with the words for what would be missing and the parts that they bring. */
 const STEPS = [
-  { id: 'supported', step: 'What the car can tell', part: 'the list of supported readings' },
-  { id: 'confirmed', step: 'Confirmed codes', part: 'confirmed codes' },
-  { id: 'pending', step: 'Pending codes', part: 'pending codes' },
-  { id: 'permanent', step: 'Permanent codes', part: 'permanent codes' },
-  { id: 'frozen', step: 'Stored conditions', part: 'stored conditions' },
-  { id: 'identity', step: 'Identity', part: 'vehicle number and calibration' },
-  { id: 'values', step: 'Lamp, self-checks and readings', part: 'lamp, self-checks and readings' },
-  { id: 'tests', step: 'On-board test results', part: 'on-board test results' },
-  { id: 'units', step: 'The other control units', part: 'codes of the other control units' },
-] as const;
+  { id: 'supported', step: 'What the car can tell', missing: 'the list of supported readings', parts: [] },
+  {
+    id: 'identity',
+    step: 'Identity',
+    missing: 'vehicle number and calibration',
+    parts: ['identity'],
+  },
+  { id: 'confirmed', step: 'Confirmed codes', missing: 'confirmed codes', parts: ['confirmed'] },
+  { id: 'pending', step: 'Pending codes', missing: 'pending codes', parts: ['pending'] },
+  { id: 'permanent', step: 'Permanent codes', missing: 'permanent codes', parts: ['permanent'] },
+  { id: 'frozen', step: 'Stored conditions', missing: 'stored conditions', parts: ['freeze-frames'] },
+  {
+    id: 'values',
+    step: 'Lamp, self-checks and readings',
+    missing: 'lamp, self-checks and readings',
+    parts: ['mil', 'readiness', 'counters', 'values'],
+  },
+  { id: 'tests', step: 'On-board test results', missing: 'on-board test results', parts: ['tests'] },
+  { id: 'units', step: 'The other control units', missing: 'codes of the other control units', parts: [] },
+] as const satisfies readonly { id: string; step: string; missing: string; parts: readonly ScanPart[] }[];
 type StepId = (typeof STEPS)[number]['id'];
 
 /**
- * Takes a full reading: codes of services 03, 07 and 0A from every control unit that answers, stored
- * conditions, identity, lamp, monitors, counters and each supported reading once. The codes come first, so
- * that a connection that is cut early has still brought the most important part. Requests are grouped as far
+ * Takes a full scan: the car's identity, codes of services 03, 07 and 0A from every control unit that answers, stored
+ * conditions, lamp, monitors, counters and each supported reading once. Whose car it is comes first, for nothing that
+ * was cut can be gone on with before that is known; then the codes, as the most important part. Requests are grouped as far
  * as the protocol allows; what a unit leaves out of a group is asked for singly.
  *
- * Nothing is lost when it stops early: the reading says what is missing.
+ * A part counts as read when every unit that should answer has answered it whole, or has said itself that it has no
+ * such thing. Nothing is lost when it stops early: the scan says what is missing.
  */
-export async function takeScan(connection: Connection, options: ReadOptions = {}): Promise<ScanResult> {
+export async function takeScan(connection: Connection, options: ScanOptions = {}): Promise<ScanResult> {
   return new ScanRun(connection, options, null).take();
 }
 
 /**
- * Goes on with a reading that was cut: asks for the parts that it lacks and adds them to a copy of it. A part that
- * was cut in its middle is asked for from its beginning. Another car in the socket, told by its number, begins anew.
+ * Goes on with a scan that was cut: proves first that it is the same car, then asks for the parts that are lacking and
+ * adds them to a copy. A part that was cut in its middle is asked for from its beginning. Another car in the socket, or
+ * one that cannot be told from another, begins anew.
  * @param begun the earlier part, not older than {@link RESUME_WITHIN_MS}.
  */
 export async function resumeScan(
   connection: Connection,
   begun: Scan,
-  options: ReadOptions = {},
-): Promise<ScanResult> {
-  const result = await new ScanRun(connection, options, begun).take();
-  const isOtherCar = begun.vin !== undefined && result.vinNow !== null && result.vinNow !== begun.vin;
-  return isOtherCar ? takeScan(connection, options) : result;
+  options: ScanOptions = {},
+): Promise<ScanResult & { hasGoneOn: boolean }> {
+  const now = await identifyCar(connection, options);
+  const hasGoneOn = now.ok && isSameCar(identityOf(begun), now.car);
+  const result = await new ScanRun(connection, options, hasGoneOn ? begun : null).take();
+  return { ...result, hasGoneOn };
 }
 
-/** What a part of a reading is made of, taken out when that part is asked for anew. */
-function without(reading: Scan, parts: ReadonlySet<StepId>): Scan {
-  const lacks = (id: StepId) => parts.has(id);
-  const { mil, vin, ...rest } = structuredClone(reading);
+/** What a part of a scan is made of, taken out when that part is asked for anew. */
+function without(scan: Scan, steps: ReadonlySet<StepId>): Scan {
+  const lacks = (id: StepId) => steps.has(id);
+  const gone = new Set<ScanPart>(STEPS.filter((s) => lacks(s.id)).flatMap((s) => [...s.parts]));
+  const { vin, ...rest } = structuredClone(scan);
+  const isMapped = (unit: string) =>
+    rest.units?.some((u) => u.unit === unit) === true && !isStandardAnswerId(unit);
   return {
     ...rest,
-    ...(mil && !lacks('values') ? { mil } : {}),
+    mils: gone.has('mil') ? [] : rest.mils,
     ...(vin !== undefined && !lacks('identity') ? { vin } : {}),
-    codes: rest.codes.filter((c) => !(c.state !== 'history' && lacks(c.state))),
+    codes: rest.codes.filter((c) => (isMapped(c.unit) ? !lacks('units') : !gone.has(c.state))),
     freezeFrames: lacks('frozen') ? [] : rest.freezeFrames,
     identities: lacks('identity') ? [] : rest.identities,
     ...(rest.units && lacks('units') ? { units: [] } : {}),
@@ -100,124 +133,210 @@ function without(reading: Scan, parts: ReadonlySet<StepId>): Scan {
       (v) =>
         !(lacks('values') && v.service === '01') &&
         !(lacks('tests') && v.service === '06') &&
-        // The vehicle number is asked for anew in any case.
-        !(v.service === '09' && (lacks('identity') || v.pid === '02')),
+        !(lacks('identity') && v.service === '09'),
     ),
     monitors: lacks('values') ? [] : rest.monitors,
     errors: [],
+    parts: rest.parts.filter((p) => (isMapped(p.unit) ? !lacks('units') : !gone.has(p.part))),
     missing: [],
   };
 }
 
+/** Parts that one request does not bring whole. */
+const HALVED: ReadonlySet<ScanPart> = new Set(['freeze-frames', 'identity', 'values', 'tests']);
+
+/** One way through the steps. */
 class ScanRun {
   private readonly scan: Scan;
   private readonly builder: ScanBuilder;
-  /** The parts that are asked for; the list of supported readings always is. */
+  /** The steps that are asked for; the list of supported readings always is. */
   private readonly wanted: ReadonlySet<StepId>;
   private readonly steps: readonly (typeof STEPS)[number][];
   private fault: LinkFault | null = null;
+  /** Units of the standard that have answered anything. */
   private readonly units = new Set<string>();
   private restarts = 0;
+  /** Units of the older protocols that stayed silent when asked for confirmed codes. */
+  private readonly silent = new Set<string>();
+  /** Whether an answer of a unit of the module map stayed damaged. */
+  private damagedUnit: string | null = null;
 
   constructor(
     private readonly connection: Connection,
-    private readonly options: ReadOptions,
+    private readonly options: ScanOptions,
     begun: Scan | null,
   ) {
     const lacking = new Set(begun?.missing.map((m) => m.part));
     this.steps = STEPS.filter((s) => s.id !== 'units' || (options.units?.length ?? 0) > 0);
-    const wanted = this.steps.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.part));
+    const wanted = this.steps.filter((s) => begun === null || s.id === 'supported' || lacking.has(s.missing));
     this.wanted = new Set(wanted.map((s) => s.id));
     this.scan = begun === null ? emptyScan() : without(begun, this.wanted);
     this.builder = new ScanBuilder(this.scan);
   }
 
-  async take(): Promise<ScanResult & { vinNow: string | null }> {
+  async take(): Promise<ScanResult> {
     const { connection, scan } = this;
     scan.protocol = connection.protocol;
     if (connection.adapterVolts !== null) scan.adapterVolts = connection.adapterVolts;
+    // Whoever asked before may have left the adapter with one unit alone.
+    if (!(await addressAll(connection))) this.fault = { code: 'silent', waitedMs: REQUEST_MS };
+    const unasked: (typeof STEPS)[number][] = [];
     for (const [index, step] of this.steps.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: this.steps.length });
       if (!this.wanted.has(step.id)) continue;
       if (this.fault === null) await (step.id === 'units' ? this.otherUnits() : this[step.id]());
       // Silence from every unit is an ignition that is off, not a car without codes.
       if (this.fault === null && this.units.size === 0) this.fault = { code: 'unable-to-connect' };
-      if (this.fault !== null) scan.missing.push({ part: step.part, why: faultWords(this.fault).sentence });
+      if (this.fault !== null) unasked.push(step);
     }
-    const vinBefore = scan.vin;
-    // The number is asked for once more where the first part has it: the plug may have moved to another car.
-    if (vinBefore !== undefined && this.fault === null && !this.wanted.has('identity'))
-      await this.ask('0902');
+    if (this.fault === null) await this.askLateOnes();
+    this.conclude(unasked);
     this.builder.finish();
+    this.noteMissing(unasked);
     this.options.onProgress?.({ step: 'Done', done: this.steps.length, total: this.steps.length });
-    return { scan, fault: this.fault, vinNow: scan.vin ?? null };
+    return { scan, fault: this.fault };
+  }
+
+  /** Units that should answer: every one that has answered anything, and those that the car is known to have. */
+  private expected(): string[] {
+    const known = this.options.knownUnits ?? [];
+    // Without headers nobody can tell one unit from another.
+    const others = this.connection.hasHeaders ? known.filter((u) => u !== NO_SOURCE) : [];
+    return [...new Set([...this.units, ...others])].sort();
   }
 
   /**
-   * Sends one request and adds its answers. `NO DATA` is an answer like another: the car has nothing to say. A
-   * damaged answer is asked for again, and an adapter that has restarted is set up again, both within limits.
+   * Sends one request until it is answered as well as it can be. A damaged answer is asked for again, a busy unit left
+   * in peace and asked again, an adapter that has restarted set up again, all within limits.
+   * @param due units that have to answer; their silence is asked for once more.
    */
-  private async ask(request: string): Promise<Interpretation> {
-    for (let attempt = 1; ; attempt++) {
-      const reply = await this.connection.port.send(request, {
+  private async ask(
+    request: string,
+    { due = [], from }: { due?: readonly string[]; from?: string } = {},
+  ): Promise<Heard> {
+    let [damaged, silent, busy] = [0, 0, 0];
+    for (;;) {
+      const heard = await sendRequest(this.connection, request, {
         timeoutMs: REQUEST_MS,
         signal: this.options.signal,
+        ...(from === undefined ? {} : { from }),
       });
-      const said = interpretLines(reply.lines.map((text) => ({ text })));
-      const hasRestarted = said.faults.some((f) => f.code === 'low-voltage-reset');
+      const hasRestarted = heard.faults.some((f) => f.code === 'low-voltage-reset');
+      const isDeaf =
+        damaged >= 1 && this.connection.hasHeaders && heard.damage.some((d) => d.kind === 'unexpected');
       if (
-        reply.ok &&
-        hasRestarted &&
+        heard.fault === null &&
+        (hasRestarted || isDeaf) &&
+        from === undefined &&
         this.restarts++ < MAX_RESTARTS &&
         (await setUpAgain(this.connection, this.options.signal))
-      )
+      ) {
+        damaged++;
         continue;
-      const isDamaged = said.errors.some((e) => e.kind !== 'no-data' && e.kind !== 'unknown-command');
-      if (reply.ok && isDamaged && !hasRestarted && attempt < MAX_ATTEMPTS) continue;
-      for (const answer of said.answers) {
-        this.units.add(answer.source);
-        this.builder.add(answer);
       }
-      if (!reply.ok) this.fault = reply.fault;
-      else {
-        const grave = said.faults.find((f) => ENDS_READING.has(f.code));
-        if (grave) this.fault = grave;
-        this.scan.errors.push(
-          ...said.errors
-            .filter((e) => e.kind !== 'no-data')
-            .map((e) => ({ ...e, message: `${request}: ${e.message}` })),
-        );
+      const isBusy = [...heard.refusals.values()].some((code) => code === BUSY || code === PENDING);
+      if (heard.fault === null && isBusy && busy++ < MAX_BUSY) {
+        await this.connection.port.pause(BUSY_MS, this.options.signal);
+        continue;
       }
-      return said;
+      const isDamaged = heard.damage.length > 0 && !hasRestarted;
+      if (heard.fault === null && isDamaged && ++damaged < MAX_ATTEMPTS) continue;
+      const answered = new Set([...heard.answers.map((a) => a.source), ...heard.refusals.keys()]);
+      const isShort = due.some((unit) => !answered.has(unit));
+      if (heard.fault === null && isShort && ++silent < MAX_SILENCES) continue;
+      this.addHeard(request, heard);
+      return heard;
     }
+  }
+
+  /** Adds what was heard to the scan. */
+  private addHeard(request: string, heard: Heard): void {
+    for (const answer of heard.answers) {
+      this.units.add(answer.source);
+      this.builder.add(answer);
+    }
+    for (const unit of heard.refusals.keys()) this.units.add(unit);
+    this.scan.errors.push(...heard.damage.map((e) => ({ ...e, message: `${request}: ${e.message}` })));
+    this.fault = heard.fault ?? heard.faults.find((f) => ENDS_SCAN.has(f.code)) ?? this.fault;
+  }
+
+  /** Whether a whole answer of a unit is trusted although the line was damaged: on CAN one answer is all there is. */
+  private isAnswerWhole(heard: Heard, unit: string): boolean {
+    const has = heard.answers.some((a) => a.source === unit);
+    return has && (heard.damage.length === 0 || (this.connection.isCan && unit !== NO_SOURCE));
+  }
+
+  /**
+   * Asks for one part of every unit and notes what became of it.
+   * @param isDue whether every unit has to answer (SAE J1979: services 01, 03 and 07), or may stay silent when it has
+   *   no such thing.
+   */
+  private async askPart(
+    part: ScanPart,
+    request: string,
+    isDue: boolean,
+    due: readonly string[] = isDue ? this.expected() : [],
+  ): Promise<Heard> {
+    const heard = await this.ask(request, { due });
+    for (const unit of this.expected()) this.notePart(part, unit, heard, isDue);
+    return heard;
+  }
+
+  private notePart(part: ScanPart, unit: string, heard: Heard, isDue: boolean): void {
+    const { builder } = this;
+    if (this.isAnswerWhole(heard, unit)) return;
+    const refusal = heard.refusals.get(unit);
+    if (refusal !== undefined) {
+      builder.notePart(
+        unit,
+        part,
+        HAS_NONE.has(refusal) ? 'unsupported' : 'not-read',
+        negativeResponseText(refusal),
+      );
+    } else if (heard.fault !== null) {
+      builder.notePart(unit, part, 'not-read', faultWords(heard.fault).sentence);
+    } else if (heard.damage.length > 0) {
+      builder.notePart(unit, part, 'not-read', 'its answer came damaged, again and again');
+    } else if (isDue && part === 'confirmed' && !this.connection.isCan) {
+      // The older protocols let a unit without codes stay silent; whether it has any, its own count will tell.
+      this.silent.add(unit);
+    } else if (isDue) {
+      builder.notePart(unit, part, 'not-read', 'it said nothing to this question');
+    } else builder.notePart(unit, part, 'unsupported', 'it has no answer to this question');
   }
 
   private async supported(): Promise<void> {
     if (this.connection.isCan) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
-      await this.ask('010020406080A0');
+      await this.ask('010020406080A0', { due: this.expected() });
       if (this.unionSupported('01').size > 0 || this.fault) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {
-      await this.ask(`01${hexByte(base)}`);
+      await this.ask(`01${hexByte(base)}`, { due: base === 0 ? this.expected() : [] });
       if (this.fault || !this.unionSupported('01').has(base + 0x20)) return;
     }
   }
 
   private async confirmed(): Promise<void> {
-    await this.ask('03');
+    await this.askPart('confirmed', '03', true);
   }
 
   private async pending(): Promise<void> {
-    await this.ask('07');
+    await this.askPart('pending', '07', true);
   }
 
   private async permanent(): Promise<void> {
-    await this.ask('0A');
+    await this.askPart('permanent', '0A', false);
   }
 
   private async frozen(): Promise<void> {
-    await this.ask(this.connection.isCan ? '020200' + '0000' + '2000' : '020200');
+    await this.askPart(
+      'freeze-frames',
+      this.connection.isCan ? '020200' + '0000' + '2000' : '020200',
+      false,
+      // A unit with a code has most likely stored its conditions: its silence is not taken at the first time.
+      this.expected().filter((u) => this.builder.partOf(u, 'confirmed') === 'known'),
+    );
     if (this.fault || !this.scan.freezeFrames.some((f) => f.code !== null)) return;
     // Without grouping, or where the group was not understood, the lists of stored readings come one by one.
     for (let base = 0; base <= 0xc0 && !this.connection.isCan; base += 0x20) {
@@ -231,15 +350,20 @@ class ScanRun {
       FROZEN_GROUP,
       (group) => `02${group.map((p) => `${hexByte(p)}00`).join('')}`,
       (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
+      'freeze-frames',
     );
   }
 
   private async identity(): Promise<void> {
-    await this.ask('0900');
+    const heard = await this.ask('0900', { due: this.connection.isCan ? this.expected() : [] });
     const offered = this.unionSupported('09');
+    for (const unit of this.expected()) this.notePart('identity', unit, heard, false);
     for (const type of [0x02, 0x04, 0x06, 0x0a]) {
       if (this.fault) return;
-      if (offered.has(type)) await this.ask(`09${hexByte(type)}`);
+      if (!offered.has(type)) continue;
+      const due = this.expected().filter((u) => this.builder.supportedBy('09', u).has(type));
+      const answer = await this.ask(`09${hexByte(type)}`, { due });
+      for (const unit of due) this.notePart('identity', unit, answer, true);
     }
   }
 
@@ -253,79 +377,97 @@ class ScanRun {
         pid === 0x01 || pid === 0x41
           ? this.scan.monitors.length > 0
           : this.scan.values.some((v) => v.service === '01' && v.pid === hexByte(pid)),
+      'values',
     );
+    if (this.fault) return;
+    // The lamp and the self-checks are due from every unit by itself, however the others answered.
+    if (this.expected().some((u) => this.builder.partOf(u, 'mil') !== 'known')) await this.lamp();
+  }
+
+  private async lamp(): Promise<void> {
+    const heard = await this.ask('0101', { due: this.expected() });
+    for (const unit of this.expected()) {
+      if (this.builder.partOf(unit, 'mil') === 'known') continue;
+      this.notePart('mil', unit, heard, true);
+      this.notePart('readiness', unit, heard, true);
+    }
   }
 
   /** Results of the car's own tests with their limits (service 06): the lists first, then monitor by monitor. */
   private async tests(): Promise<void> {
-    if (this.connection.isCan) await this.ask('060020406080A0');
+    if (this.connection.isCan) await this.askPart('tests', '060020406080A0', false);
     for (let base = 0; base <= 0xa0 && this.unionSupported('06').size === 0 && !this.fault; base += 0x20) {
-      await this.ask(`06${hexByte(base)}`);
+      await this.askPart('tests', `06${hexByte(base)}`, false);
       if (!this.unionSupported('06').has(base + 0x20)) break;
     }
     for (const monitor of [...this.unionSupported('06')].sort((a, b) => a - b)) {
       if (this.fault) return;
-      if (!isSupportPid(monitor)) await this.ask(`06${hexByte(monitor)}`);
+      if (isSupportPid(monitor)) continue;
+      const due = this.expected().filter((u) => this.builder.supportedBy('06', u).has(monitor));
+      const heard = await this.ask(`06${hexByte(monitor)}`, { due });
+      for (const unit of due)
+        if (heard.damage.length > 0 || heard.fault) this.notePart('tests', unit, heard, true);
     }
   }
 
   /**
    * Walks the control units of the module map: each is addressed by itself, its codes are read with their status bytes
-   * (ISO 14229-1 service 19 02, every status), and the adapter is set back to asking all. A unit that does not answer
-   * is noted with the reason; it is no fault of the connection.
+   * (ISO 14229-1 service 19 02, every status), and the adapter is set back to asking all, whatever happened. A unit
+   * that does not answer is noted with the reason; it is no fault of the connection.
    */
   private async otherUnits(): Promise<void> {
     const units = this.options.units ?? [];
     this.scan.units = [];
-    for (const [index, unit] of units.entries()) {
-      this.options.onProgress?.({
-        step: `${unit.name} (${index + 1} of ${units.length})`,
-        done: this.steps.length - 1,
-        total: this.steps.length,
-      });
-      const why = this.connection.isCan
-        ? await this.askUnit(unit)
-        : 'the older protocol reaches only the engine’s own services';
-      if (this.fault) break;
-      this.scan.units.push({
-        unit: unit.answer,
-        name: unit.name,
-        hasAnswered: why === null,
-        ...(why === null ? {} : { why }),
-      });
-    }
-    if (this.connection.isCan && this.fault === null) {
-      const isLong = units.some((u) => u.request.length === 8);
-      await this.settle(['ATAR', ...headerCommands(isLong ? FUNCTIONAL_29_BIT : FUNCTIONAL)]);
+    try {
+      for (const [index, unit] of units.entries()) {
+        this.options.onProgress?.({
+          step: `${unit.name} (${index + 1} of ${units.length})`,
+          done: this.steps.length - 1,
+          total: this.steps.length,
+        });
+        const why = this.connection.isCan
+          ? await this.askUnit(unit)
+          : 'the older protocol reaches only the engine’s own services';
+        if (this.fault) return;
+        this.scan.units.push({
+          unit: unit.answer,
+          name: unit.name,
+          hasAnswered: why === null,
+          ...(why === null ? {} : { why }),
+        });
+        if (why !== null && !isStandardAnswerId(unit.answer))
+          for (const part of ['confirmed', 'pending', 'history'] as const)
+            this.builder.notePart(unit.answer, part, 'not-read', why);
+      }
+    } finally {
+      const isBack = await addressAll(this.connection);
+      if (!isBack) this.fault ??= { code: 'silent', waitedMs: REQUEST_MS };
     }
   }
 
   /** @returns why the unit could not be read, or null. */
   private async askUnit(unit: ReachableUnit): Promise<string | null> {
-    const refused = await this.settle([...headerCommands(unit.request), `ATCRA${unit.answer}`]);
-    if (this.fault) return null;
-    if (refused) return 'the adapter cannot address single control units';
-    const said = await this.ask('1902FF');
-    const answer = said.answers.find((a) => a.source === unit.answer);
-    if (!answer) return 'it does not answer: not fitted, or asleep';
-    if (answer.payload[0] === 0x59) return null;
-    return `it refuses: ${negativeResponseText(answer.payload[2] ?? 0)}`;
-  }
-
-  /** Sends settings one after the other. @returns whether the adapter did not know one of them. */
-  private async settle(commands: readonly string[]): Promise<boolean> {
-    for (const command of commands) {
-      const reply = await this.connection.port.send(command, {
-        timeoutMs: COMMAND_MS,
-        signal: this.options.signal,
-      });
-      if (!reply.ok) {
-        this.fault = reply.fault;
-        return false;
-      }
-      if (reply.lines.some((l) => l.trim() === '?')) return true;
+    const { signal } = this.options;
+    const addressed = await addressUnit(this.connection, unit, {
+      timeoutMs: REQUEST_MS,
+      ...(signal ? { signal } : {}),
+    });
+    if (!addressed.ok) {
+      if (addressed.why === 'refused') return 'the adapter cannot address single control units';
+      this.fault = signal?.aborted
+        ? { code: 'cancelled' }
+        : this.connection.port.hasEnded
+          ? { code: 'cut' }
+          : { code: 'silent', waitedMs: REQUEST_MS };
+      return null;
     }
-    return false;
+    const heard = await this.ask('1902FF', { from: unit.answer });
+    if (heard.answers.some((a) => a.payload[1] === 0x02)) return null;
+    const refusal = heard.refusals.get(unit.answer);
+    if (refusal !== undefined) return `it refuses: ${negativeResponseText(refusal)}`;
+    if (heard.damage.length === 0) return 'it does not answer: not fitted, or asleep';
+    this.damagedUnit ??= unit.name;
+    return 'its answer came damaged, again and again';
   }
 
   /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
@@ -334,17 +476,102 @@ class ScanRun {
     size: number,
     request: (group: readonly number[]) => string,
     isAnswered: (pid: number) => boolean,
+    part: ScanPart,
   ): Promise<void> {
     const step = this.connection.isCan ? size : 1;
+    const damaged = (heard: Heard) => {
+      if (heard.damage.length === 0 && heard.fault === null) return;
+      for (const unit of this.expected())
+        if (!this.isAnswerWhole(heard, unit)) this.notePart(part, unit, heard, true);
+    };
     for (let at = 0; at < pids.length; at += step) {
       const group = pids.slice(at, at + step);
-      await this.ask(request(group));
+      const heard = await this.ask(request(group));
+      if (group.length === 1) damaged(heard);
       for (const pid of group) {
         if (this.fault) return;
-        if (group.length > 1 && !isAnswered(pid)) await this.ask(request([pid]));
+        if (group.length > 1 && !isAnswered(pid)) damaged(await this.ask(request([pid])));
       }
       if (this.fault) return;
     }
+  }
+
+  /** Units that were heard of late are asked for what they had no occasion to say: nobody is left out for being slow. */
+  private async askLateOnes(): Promise<void> {
+    for (const [part, request] of [
+      ['confirmed', '03'],
+      ['pending', '07'],
+    ] as const) {
+      if (this.fault !== null || !this.wanted.has(part)) continue;
+      const isUnasked = this.expected().some((u) => this.builder.partOf(u, part) === null);
+      const isContradicted = part === 'confirmed' && this.contradicted().length > 0;
+      if (isUnasked || isContradicted) await this.askPart(part, request, true);
+    }
+    if (
+      this.fault === null &&
+      this.wanted.has('values') &&
+      this.expected().some((u) => this.builder.partOf(u, 'mil') === null)
+    )
+      await this.lamp();
+  }
+
+  /** Units that count stored codes and listed none. */
+  private contradicted(): string[] {
+    return this.scan.mils
+      .filter(({ unit, count }) => count > 0 && this.builder.partOf(unit, 'confirmed') === 'empty')
+      .map((m) => m.unit);
+  }
+
+  /** What no answer settled: silence where an answer was due, and a count that does not fit the list. */
+  private conclude(unasked: readonly (typeof STEPS)[number][]): void {
+    const { builder } = this;
+    const why = this.fault === null ? 'it said nothing to this question' : faultWords(this.fault).sentence;
+    const due: readonly ScanPart[] = ['confirmed', 'pending', 'mil', 'readiness'];
+    for (const unit of this.silent)
+      if (this.scan.mils.some((m) => m.unit === unit && m.count === 0))
+        builder.notePart(unit, 'confirmed', 'empty');
+    for (const unit of this.expected()) {
+      for (const step of this.steps)
+        for (const part of step.parts) {
+          const isUnasked = unasked.includes(step);
+          const isDue = due.includes(part) && this.wanted.has(step.id);
+          const isOpen = builder.partOf(unit, part) === null;
+          // What takes several requests and was cut in its middle has brought half of something.
+          const isHalf = unasked[0] === step && HALVED.has(part);
+          if (isUnasked && part !== 'counters') {
+            if (isOpen || isHalf) builder.notePart(unit, part, 'not-read', why);
+          } else if (isDue && isOpen) builder.notePart(unit, part, 'not-read', why);
+        }
+    }
+    for (const unit of this.contradicted())
+      builder.notePart(unit, 'confirmed', 'not-read', 'it counts stored codes but lists none');
+  }
+
+  /** The steps that did not bring all, in plain words. */
+  private noteMissing(unasked: readonly (typeof STEPS)[number][]): void {
+    const { scan, fault } = this;
+    const isStandard = (unit: string) =>
+      !scan.units?.some((u) => u.unit === unit) || isStandardAnswerId(unit);
+    for (const step of this.steps) {
+      const parts: readonly ScanPart[] = step.parts;
+      const open = scan.parts.find(
+        (p) => p.state === 'not-read' && parts.includes(p.part) && isStandard(p.unit),
+      );
+      if (unasked.includes(step) && fault)
+        scan.missing.push({ part: step.missing, why: faultWords(fault).sentence });
+      else if (step.id === 'units' && this.damagedUnit !== null)
+        scan.missing.push({
+          part: step.missing,
+          why: `${this.damagedUnit}: its answer came damaged, again and again.`,
+        });
+      else if (open)
+        scan.missing.push({
+          part: step.missing,
+          why: `Control unit ${open.unit}: ${open.why ?? 'it was not read'}.`,
+        });
+    }
+    for (const held of partsHeld(scan))
+      if (!scan.parts.some((p) => p.unit === held.unit && p.part === held.part)) scan.parts.push(held);
   }
 
   /** Readings that any control unit declared for a service. */

@@ -21,12 +21,13 @@ export {
 } from './failure-table.ts';
 export { faultInLine, type LinkFault, type LinkFaultCode } from './faults.ts';
 export { AdapterPort, type Reply } from './port.ts';
-export type { ReachableUnit } from './addressing.ts';
-export { clearCodes, clearUnit, type ClearPermit } from './clearing.ts';
-export { connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
-export { RESUME_WITHIN_MS, resumeScan, takeScan, type ScanResult } from './full-scan';
+export { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
+export { SEARCH_MS, connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
+export { RESUME_WITHIN_MS, resumeScan, takeScan, type ScanResult } from './full-scan.ts';
 export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
 export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';
+export { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
+export { sendRequest, type Heard } from './request.ts';
 export { faultWords, type FaultWords } from './words.ts';
 export { CandumpValues, type CandumpReport } from './recording-from-candump.ts';

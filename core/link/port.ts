@@ -8,6 +8,9 @@ export interface SendOptions {
   signal?: CancelSignal | undefined;
 }
 
+/** How a wait ended. */
+type Outcome = 'done' | 'timeout' | 'cancelled' | 'cut';
+
 /** How long to wait for the prompt after breaking off a command that timed out. */
 const RESYNC_MS = 700;
 
@@ -16,15 +19,22 @@ const MAX_REPLY_CHARS = 64_000;
 
 /**
  * The adapter's prompt: one command in flight, each ended by `>`, a timeout, the owner or a cut. Whatever
- * arrives outside an exchange belongs to nobody and is dropped. A command that timed out is broken off with
+ * arrives outside an exchange belongs to nobody and is dropped as it comes. A command that timed out is broken off with
  * a space: an empty line would make the adapter repeat the last command, which could be a clear.
  */
 export class AdapterPort {
   private text = '';
-  private onText: (() => void) | null = null;
+  /** Called when bytes have come, or when the stream has ended; null while nobody waits. */
+  private onChange: (() => void) | null = null;
+  private isListening = false;
   private isCut = false;
   private queue: Promise<unknown> = Promise.resolve();
   private needsResync = false;
+  private closing: Promise<void> | null = null;
+  private readonly onEndListeners = new Set<() => void>();
+  private static made = 0;
+  /** Tells this connection from every other that this page has made. */
+  readonly id = ++AdapterPort.made;
   /** Commands sent so far, for counting round trips. */
   readonly sent: string[] = [];
 
@@ -40,6 +50,13 @@ export class AdapterPort {
     return this.isCut;
   }
 
+  /** Calls back once when the byte stream ends, by itself or by {@link close}. @returns how to stop listening. */
+  onEnd(listen: () => void): () => void {
+    if (this.isCut) listen();
+    else this.onEndListeners.add(listen);
+    return () => this.onEndListeners.delete(listen);
+  }
+
   /** Sends one command line and waits for the prompt. Never rejects. */
   send(command: string, options: SendOptions): Promise<Reply> {
     const run = this.queue.then(() => this.exchange(command, options));
@@ -47,95 +64,164 @@ export class AdapterPort {
     return run;
   }
 
-  /** Ends the connection; an exchange in flight ends as cut. */
-  async close(): Promise<void> {
+  /** Waits for a while; ends early when stopped or cut. */
+  async pause(ms: number, signal?: CancelSignal): Promise<void> {
+    await this.wait(ms, signal, () => false);
+  }
+
+  /** Ends the connection; an exchange in flight ends as cut, whether or not the transport closes in time. */
+  close(): Promise<void> {
+    this.cut();
+    this.closing ??= this.endTransport();
+    return this.closing;
+  }
+
+  private async endTransport(): Promise<void> {
+    // A transport that never closes must not keep anybody waiting; what is left of it is its own affair.
+    const closed = this.transport.close().catch(() => undefined);
+    await new Promise<void>((resolve) => {
+      const cancel = this.clock.after(RESYNC_MS, resolve);
+      void closed.then(() => {
+        cancel();
+        resolve();
+      });
+    });
+  }
+
+  private cut(): void {
+    if (this.isCut) return;
     this.isCut = true;
-    this.onText?.();
-    await this.transport.close();
+    this.onChange?.();
+    for (const listen of this.onEndListeners) listen();
+    this.onEndListeners.clear();
   }
 
   private async pump(): Promise<void> {
     try {
       for await (const bytes of this.transport.incoming) {
+        // Chatter between exchanges is nobody's, and is not kept; within one it is bounded.
+        if (!this.isListening || this.text.length > MAX_REPLY_CHARS) continue;
         this.text += asciiOf(bytes);
-        this.onText?.();
+        this.onChange?.();
       }
     } catch {
       // A stream that fails is a cut like one that ends; the exchange in flight reports it.
     }
-    this.isCut = true;
-    this.onText?.();
+    this.cut();
   }
 
   private async exchange(command: string, { timeoutMs, signal }: SendOptions): Promise<Reply> {
     if (this.isCut) return { ok: false, fault: { code: 'cut' }, lines: [] };
     if (signal?.aborted) return { ok: false, fault: { code: 'cancelled' }, lines: [] };
-    if (this.needsResync && !(await this.resync())) {
-      return {
-        ok: false,
-        fault: this.isCut ? { code: 'cut' } : { code: 'silent', waitedMs: RESYNC_MS },
-        lines: [],
-      };
+    if (this.needsResync && !(await this.resync(signal))) {
+      const fault: LinkFault = this.isCut
+        ? { code: 'cut' }
+        : signal?.aborted
+          ? { code: 'cancelled' }
+          : { code: 'silent', waitedMs: RESYNC_MS };
+      return { ok: false, fault, lines: [] };
     }
+    const deadline = this.clock.now() + timeoutMs;
     this.text = '';
+    this.isListening = true;
     this.sent.push(command);
-    try {
-      await this.transport.write(asciiBytes(`${command}\r`));
-    } catch {
-      this.isCut = true;
-      return { ok: false, fault: { code: 'cut' }, lines: [] };
-    }
-    const outcome = await this.untilPrompt(timeoutMs, signal);
+    const written = await this.write(`${command}\r`, timeoutMs, signal);
+    const outcome =
+      written === 'done' ? await this.untilPrompt(Math.max(1, deadline - this.clock.now()), signal) : written;
+    this.isListening = false;
     const lines = this.takeLines(command);
-    if (outcome === 'prompt') return { ok: true, lines };
-    if (outcome === 'cut') return { ok: false, fault: { code: 'cut' }, lines };
-    this.needsResync = true;
-    if (outcome === 'cancelled') return { ok: false, fault: { code: 'cancelled' }, lines };
-    return { ok: false, fault: { code: 'silent', waitedMs: timeoutMs }, lines };
+    switch (outcome) {
+      case 'done':
+        return { ok: true, lines };
+      case 'cut':
+        return { ok: false, fault: { code: 'cut' }, lines };
+      case 'cancelled':
+        this.needsResync = true;
+        return { ok: false, fault: { code: 'cancelled' }, lines };
+      case 'timeout':
+        this.needsResync = true;
+        return { ok: false, fault: { code: 'silent', waitedMs: timeoutMs }, lines };
+    }
   }
 
-  private async resync(): Promise<boolean> {
+  private async resync(signal: CancelSignal | undefined): Promise<boolean> {
     // The space breaks off a command that is still running. If that has ended meanwhile, the adapter sits at its
     // prompt and says nothing to a space; asking who it is brings the prompt back without touching the car.
+    this.isListening = true;
     for (const nudge of [' ', 'ATI\r']) {
       this.text = '';
-      try {
-        await this.transport.write(asciiBytes(nudge));
-      } catch {
-        this.isCut = true;
-        return false;
-      }
-      const outcome = await this.untilPrompt(RESYNC_MS, undefined);
-      if (outcome === 'cut') return false;
-      if (outcome === 'prompt') {
+      const written = await this.write(nudge, RESYNC_MS, signal);
+      const outcome = written === 'done' ? await this.untilPrompt(RESYNC_MS, signal) : written;
+      if (outcome === 'done') {
         this.needsResync = false;
-        return true;
+        break;
       }
+      if (outcome !== 'timeout') break;
     }
-    return false;
+    this.isListening = false;
+    return !this.needsResync;
   }
 
-  private untilPrompt(
+  /** Writes; a write that never settles ends like any other wait. */
+  private async write(text: string, timeoutMs: number, signal: CancelSignal | undefined): Promise<Outcome> {
+    let isWritten = false;
+    let hasFailed = false;
+    const settled = () => this.onChange?.();
+    this.transport.write(asciiBytes(text)).then(
+      () => {
+        isWritten = true;
+        settled();
+      },
+      () => {
+        hasFailed = true;
+        settled();
+      },
+    );
+    const outcome = await this.wait(timeoutMs, signal, () => isWritten || hasFailed);
+    if (!hasFailed) return outcome;
+    this.cut();
+    return 'cut';
+  }
+
+  private untilPrompt(timeoutMs: number, signal: CancelSignal | undefined): Promise<Outcome> {
+    return this.wait(timeoutMs, signal, () => this.text.includes('>') || (this.isNoise() && 'timeout'));
+  }
+
+  private isNoise(): boolean {
+    return this.text.length > MAX_REPLY_CHARS;
+  }
+
+  /**
+   * Waits until something is so, for a time at most. What is so when the wait begins ends it at once: a stop that was
+   * pressed meanwhile is not overlooked.
+   */
+  private wait(
     timeoutMs: number,
     signal: CancelSignal | undefined,
-  ): Promise<'prompt' | 'timeout' | 'cancelled' | 'cut'> {
+    isSo: () => boolean | 'timeout',
+  ): Promise<Outcome> {
     return new Promise((resolve) => {
-      const end = (outcome: 'prompt' | 'timeout' | 'cancelled' | 'cut') => {
-        cancelTimer();
-        signal?.removeEventListener('abort', onAbort);
-        this.onText = null;
+      let cancelTimer: (() => void) | null = null;
+      let hasEnded = false;
+      const end = (outcome: Outcome) => {
+        if (hasEnded) return;
+        hasEnded = true;
+        cancelTimer?.();
+        signal?.removeEventListener('abort', look);
+        if (this.onChange === look) this.onChange = null;
         resolve(outcome);
       };
-      const onAbort = () => end('cancelled');
       const look = () => {
-        if (this.text.includes('>')) end('prompt');
+        const found = isSo();
+        if (found === 'timeout') end('timeout');
+        else if (found) end('done');
         else if (this.isCut) end('cut');
-        else if (this.text.length > MAX_REPLY_CHARS) end('timeout');
+        else if (signal?.aborted) end('cancelled');
       };
-      const cancelTimer = this.clock.after(timeoutMs, () => end('timeout'));
-      signal?.addEventListener('abort', onAbort);
-      this.onText = look;
+      this.onChange = look;
+      signal?.addEventListener('abort', look);
       look();
+      if (!hasEnded) cancelTimer = this.clock.after(timeoutMs, () => end('timeout'));
     });
   }
 

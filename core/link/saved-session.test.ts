@@ -1,3 +1,4 @@
+import { milOf } from '@pincer/core/obd';
 import fc from 'fast-check';
 import { scanSchema, type Scan } from '@pincer/core/obd';
 import { decodeFileText, decodeSavedSession, interpretLines, isNothingFound } from './index.ts';
@@ -42,7 +43,7 @@ function session(echo: boolean, spaces: boolean, headers: boolean, newline: stri
 
 function expectTheSession(r: Scan, unit: string): void {
   expect(r.vin).toBe('1D4GP00R55B123456');
-  expect(r.mil).toEqual({ on: true, count: 2 });
+  expect(milOf(r)).toEqual({ on: true, count: 2 });
   expect(r.codes).toEqual([
     { code: 'P0302', state: 'confirmed', unit },
     { code: 'P0171', state: 'confirmed', unit },

@@ -16,7 +16,7 @@ export {
   type LegacyMessage,
 } from './legacy.ts';
 export type { Answer } from './answer.ts';
-export { NO_SOURCE, ScanBuilder, negativeResponseText } from './messages.ts';
+export { ScanBuilder, codeListProblem, negativeResponseText } from './messages.ts';
 export {
   MONITOR_NAMES,
   decodeMonitorBytes,
@@ -37,17 +37,27 @@ export type { Parameter } from './parameter-shape.ts';
 export { PARAMETERS } from './parameter-table.ts';
 export {
   CODE_STATES,
+  COUNTER_PIDS,
+  NO_SOURCE,
+  SCAN_PARTS,
   currentNumber,
   emptyScan,
+  milOf,
+  partOfValue,
+  partsHeld,
   scanSchema,
   type CodeState,
+  type Mil,
+  type PartRead,
+  type PartState,
+  type ScanPart,
   type FreezeFrame,
   type MonitorStatus,
   type ReadCode,
   type ReadError,
   type ReadValue,
   type Scan,
-} from './scan';
+} from './scan.ts';
 export { RESTATED_PIDS, STATING_PIDS, restated } from './stated-scaling.ts';
 export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 export {
@@ -61,3 +71,4 @@ export {
   type StatusCode,
 } from './uds.ts';
 export { round, scaleTestValue } from './unit-scaling.ts';
+export { isStandardAnswerId } from './unit-ids.ts';

@@ -25,6 +25,13 @@ interface Pending {
   line: number | undefined;
 }
 
+/** Bytes of a classic CAN frame. */
+const FRAME = 8;
+
+/** Whether a frame is as long as its content or padded to the full eight; longer ones are CAN FD. */
+const fits = (content: number, length: number): boolean =>
+  length >= content && (length === content || length >= FRAME);
+
 /** Largest message that is accepted, bytes; the 12-bit length of ISO 15765-2 ends at 4095. */
 const MAX_LENGTH = 4095;
 
@@ -48,7 +55,7 @@ export class IsoTpAssembler {
     switch (pci >> 4) {
       case 0x0: {
         const length = pci & 0x0f;
-        if (length === 0 || length > data.length - 1) {
+        if (length === 0 || !fits(length + 1, data.length)) {
           this.faults.push({ kind: 'malformed-frame', id, ...at });
           return null;
         }
@@ -57,7 +64,7 @@ export class IsoTpAssembler {
       }
       case 0x1: {
         const length = ((pci & 0x0f) << 8) | (data[1] ?? 0);
-        if (data.length < 3 || length < 7 || length > MAX_LENGTH) {
+        if (data.length < FRAME || length < 7 || length > MAX_LENGTH) {
           this.faults.push({ kind: 'malformed-frame', id, ...at });
           return null;
         }
@@ -76,6 +83,13 @@ export class IsoTpAssembler {
           // A frame sent twice carries the number before; dropping the copy loses nothing.
           if (got === ((open.next + 15) & 0x0f) && open.payload.length > 6) return null;
           this.faults.push({ kind: 'sequence-gap', id, expected: open.next, got, ...at });
+          this.pending.delete(id);
+          return null;
+        }
+        const wanted = open.length - open.payload.length;
+        // A frame between others is full; the last one may end with the message. Else a byte was lost on the line.
+        if (!fits(Math.min(wanted, FRAME - 1) + 1, data.length)) {
+          this.faults.push({ kind: 'malformed-frame', id, ...at });
           this.pending.delete(id);
           return null;
         }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { ScanBuilder, emptyScan, fromHex, scanSchema, type Scan } from './index.ts';
+import { ScanBuilder, emptyScan, fromHex, scanSchema, type Scan, milOf } from './index.ts';
 
 function read(...answers: [string, string, boolean?][]): Scan {
   const builder = new ScanBuilder(emptyScan());
@@ -47,7 +47,7 @@ describe('answers of the control units', () => {
 
   test('lamps of all units are one: on if any is on, counts added', () => {
     const r = read(['7E8', '41 01 82 07 65 04'], ['7E9', '41 01 01 04 00 00']);
-    expect(r.mil).toEqual({ on: true, count: 3 });
+    expect(milOf(r)).toEqual({ on: true, count: 3 });
     expect(r.monitors.filter((m) => m.unit === '7E9')).toEqual([
       { unit: '7E9', span: 'since-clear', monitor: 'components', name: 'Components', complete: true },
     ]);
@@ -59,7 +59,7 @@ describe('answers of the control units', () => {
       ['41 01 00 04 00 00', '41 01 82 07 65 04'],
     ]) {
       const r = read(...answers.map((a): [string, string] => ['unknown', a]));
-      expect(r.mil).toEqual({ on: true, count: 2 });
+      expect(milOf(r)).toEqual({ on: true, count: 2 });
       expect(r.monitors.filter((m) => !m.complete).map((m) => m.monitor)).toEqual(['evaporative']);
       expect(r.monitors.filter((m) => m.monitor === 'components')).toHaveLength(1);
     }

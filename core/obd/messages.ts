@@ -9,7 +9,16 @@ import {
   parameterName,
   supportedPids,
 } from './parameters.ts';
-import type { CodeState, ReadCode, ReadError, Scan } from './scan';
+import {
+  NO_SOURCE,
+  partOfValue,
+  type CodeState,
+  type PartState,
+  type ReadCode,
+  type ReadError,
+  type Scan,
+  type ScanPart,
+} from './scan.ts';
 import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeDtcByStatus } from './uds.ts';
@@ -42,9 +51,6 @@ export function negativeResponseText(code: number): string {
   return NEGATIVE[code] ?? `it refused with code ${hexByte(code)}`;
 }
 
-/** Source of answers whose control unit was not printed; there may be several of them behind it. */
-export const NO_SOURCE = 'unknown';
-
 /** Self-checks of several units that cannot be told apart: one has run only if it has run in each. */
 function mergeMonitors(a: Scan['monitors'], b: Scan['monitors']): Scan['monitors'] {
   const merged = new Map(a.map((m) => [m.monitor, m]));
@@ -55,15 +61,69 @@ function mergeMonitors(a: Scan['monitors'], b: Scan['monitors']): Scan['monitors
   return [...merged.values()];
 }
 
+/**
+ * Why a code list cannot be whole, or null when count and bytes agree (SAE J1979, services 03, 07, 0A: on CAN a count
+ * byte and two bytes a code; on the older protocols three codes a message, filled up with zeros).
+ */
+export function codeListProblem({ payload, isCan, source }: Answer): string | null {
+  if (!isCan) {
+    const bytes = payload.length - 1;
+    if (bytes > 0 && bytes % 2 === 0) return null;
+    return bytes <= 0 ? `${source} sent no codes and no “none”.` : 'Half a code at the end of the answer.';
+  }
+  const count = payload[1];
+  if (count === undefined) return `${source} sent a list without its count.`;
+  const body = payload.slice(2);
+  if (count * 2 > body.length)
+    return `${source} announced ${count} codes but sent ${Math.floor(body.length / 2)}.`;
+  return body.slice(count * 2).some((b) => b !== 0)
+    ? `${source} announced ${count} codes but sent more than that.`
+    : null;
+}
+
+/** Which word on a part outranks which. */
+const PART_RANK: Readonly<Record<PartState, number>> = { unsupported: 0, empty: 1, known: 2, 'not-read': 3 };
+
+/** Refusals by which a unit says that it has no such thing at all (ISO 14229-1, annex A). */
+const HAS_NONE: ReadonlySet<number> = new Set([0x11, 0x12, 0x31]);
+
+/** The part that a service's refusal speaks of. */
+const PART_OF_SERVICE: Readonly<Record<number, ScanPart>> = {
+  0x01: 'values',
+  0x02: 'freeze-frames',
+  0x03: 'confirmed',
+  0x06: 'tests',
+  0x07: 'pending',
+  0x09: 'identity',
+  0x0a: 'permanent',
+};
+
 /** Gathers decoded answers into one {@link Scan}; the order of answers does not matter. */
 export class ScanBuilder {
-  private readonly lampByUnit = new Map<string, { on: boolean; count: number }>();
+  private readonly parts = new Map<string, Scan['parts'][number]>();
   /** PIDs that each control unit says it supports, by service. */
   readonly supported = new Map<string, Set<number>>();
   private readonly info: VehicleInfo;
 
   constructor(readonly scan: Scan) {
     this.info = new VehicleInfo(scan);
+    for (const p of scan.parts) this.parts.set(`${p.unit}/${p.part}`, p);
+  }
+
+  /**
+   * Notes what became of a part of a unit. What could not be read outranks what was read of it: half a list is not a
+   * list; content outranks "there is none".
+   */
+  notePart(unit: string, part: ScanPart, state: PartState, why?: string): void {
+    const key = `${unit}/${part}`;
+    const before = this.parts.get(key);
+    if (before && PART_RANK[before.state] >= PART_RANK[state]) return;
+    this.parts.set(key, { unit, part, state, ...(why === undefined ? {} : { why }) });
+  }
+
+  /** What is noted of a part of a unit; null when nothing is. */
+  partOf(unit: string, part: ScanPart): PartState | null {
+    return this.parts.get(`${unit}/${part}`)?.state ?? null;
   }
 
   /** PIDs that a control unit declared for a service (`01`, `02`, `09`). */
@@ -94,11 +154,20 @@ export class ScanBuilder {
         if (payload[1] !== 0x02) return;
         const { codes, left } = decodeDtcByStatus(payload, source);
         for (const code of codes) this.addCode(code);
-        if (left > 0) this.error(answer, 'malformed', `${left} bytes left over after the last code.`);
+        const isWhole = left === 0 && payload.length >= 3;
+        for (const part of ['confirmed', 'pending', 'history'] as const)
+          this.notePart(
+            source,
+            part,
+            isWhole ? (codes.some((c) => c.state === part) ? 'known' : 'empty') : 'not-read',
+            ...(isWhole ? [] : ['its answer came damaged']),
+          );
+        if (!isWhole) this.error(answer, 'malformed', `${left} bytes left over after the last code.`);
         return;
       }
       case 0x7f:
         if (payload[2] === 0x78) return;
+        this.noteRefusal(source, payload[1] ?? 0, payload[2] ?? 0);
         return this.error(
           answer,
           'negative-response',
@@ -116,13 +185,19 @@ export class ScanBuilder {
   /** Completes what needs all answers: the lamp of all units together, texts sent in numbered messages, stated scales. */
   finish(): Scan {
     this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
-    if (this.lampByUnit.size > 0) {
-      const all = [...this.lampByUnit.values()];
-      this.scan.mil = { on: all.some((l) => l.on), count: all.reduce((n, l) => n + l.count, 0) };
-    }
     this.scan.values = restated(this.scan.values, this.scan.values);
     for (const frame of this.scan.freezeFrames) frame.values = restated(frame.values, this.scan.values);
+    for (const v of this.scan.values) this.notePart(v.source, partOfValue(v), 'known');
+    this.scan.mils.sort((a, b) => (a.unit < b.unit ? -1 : 1));
+    this.scan.parts = [...this.parts.values()];
     return this.scan;
+  }
+
+  private noteRefusal(unit: string, service: number, code: number): void {
+    const part = PART_OF_SERVICE[service];
+    if (!part || service === 0x01 || service === 0x09) return;
+    if (HAS_NONE.has(code)) this.notePart(unit, part, 'unsupported', negativeResponseText(code));
+    else this.notePart(unit, part, 'not-read', negativeResponseText(code));
   }
 
   private error(answer: { source: string; line?: number }, kind: string, message: string): void {
@@ -153,24 +228,25 @@ export class ScanBuilder {
     if (!known) this.scan.codes.push(code);
   }
 
+  /**
+   * A list of codes. On CAN a count byte comes first and has to fit the bytes (padding of zeros after them is let
+   * pass); a list that does not fit is used for what it names, but its part counts as not read.
+   */
   private addCodes(answer: Answer, state: CodeState): void {
     const { payload, source } = answer;
     const body = payload.slice(answer.isCan ? 2 : 1);
-    if (answer.isCan) {
-      const count = payload[1] ?? 0;
-      if (count * 2 > body.length)
-        this.error(
-          answer,
-          'incomplete',
-          `${source} announced ${count} codes but sent ${Math.floor(body.length / 2)}.`,
-        );
-    }
+    const codes: string[] = [];
     for (let at = 0; at + 2 <= body.length; at += 2) {
       const [high = 0, low = 0] = body.slice(at, at + 2);
-      if (high === 0 && low === 0) continue;
-      this.addCode({ code: decodeTroubleCode(high, low), state, unit: source });
+      if (high !== 0 || low !== 0) codes.push(decodeTroubleCode(high, low));
     }
-    if (body.length % 2 !== 0) this.error(answer, 'malformed', 'Half a code at the end of the answer.');
+    const problem = codeListProblem(answer);
+    // Without a header nothing but the count tells a shifted list from a whole one.
+    if (problem === null || source !== NO_SOURCE)
+      for (const code of codes) this.addCode({ code, state, unit: source });
+    if (problem === null) return this.notePart(source, state, codes.length > 0 ? 'known' : 'empty');
+    this.notePart(source, state, 'not-read', 'its answer came damaged');
+    this.error(answer, 'incomplete', problem);
   }
 
   private addSupport(service: string, source: string, base: number, bytes: readonly number[]): void {
@@ -219,16 +295,22 @@ export class ScanBuilder {
       this.scan.monitors = this.scan.monitors.filter((m) => !isMine(m));
       this.scan.monitors.push(...(source === NO_SOURCE ? mergeMonitors(before, rows) : rows));
       if (pid === 0x01) {
-        const known = source === NO_SOURCE ? this.lampByUnit.get(source) : undefined;
-        this.lampByUnit.set(source, {
-          on: status.lampOn || (known?.on ?? false),
-          count: Math.max(status.storedCodes, known?.count ?? 0),
-        });
+        this.noteMil(source, status.lampOn, status.storedCodes);
+        this.notePart(source, 'readiness', rows.length > 0 ? 'known' : 'empty');
         if (status.monitors.length > 0) this.scan.ignition = status.ignition;
       }
       return;
     }
     this.scan.values.push(...decodeParameter('01', pid, bytes, source));
+  }
+
+  private noteMil(unit: string, on: boolean, count: number): void {
+    const known = this.scan.mils.find((m) => m.unit === unit);
+    // Units that cannot be told apart share one row: what one of them says is not taken back by the next.
+    const before = unit === NO_SOURCE ? known : undefined;
+    const mil = { unit, on: on || (before?.on ?? false), count: Math.max(count, before?.count ?? 0) };
+    this.scan.mils = [...this.scan.mils.filter((m) => m !== known), mil];
+    this.notePart(unit, 'mil', 'known');
   }
 
   private addFrozen(answer: Answer): void {
@@ -252,7 +334,9 @@ export class ScanBuilder {
       if (pid === 0x02) {
         const [high = 0, low = 0] = bytes;
         // 00 00 says that no frame is stored.
-        if (high !== 0 || low !== 0) this.frame(source, number).code = decodeTroubleCode(high, low);
+        const isStored = high !== 0 || low !== 0;
+        if (isStored) this.frame(source, number).code = decodeTroubleCode(high, low);
+        if (number === 0) this.notePart(source, 'freeze-frames', isStored ? 'known' : 'empty');
         continue;
       }
       if (pid === 0x01 || pid === 0x41) continue;

@@ -1,4 +1,4 @@
-import type { MonitorStatus } from './scan';
+import type { MonitorStatus } from './scan.ts';
 
 /** Names of the self-checks, by id (SAE J1979 PID 01 and 41). */
 export const MONITOR_NAMES = {

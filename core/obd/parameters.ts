@@ -1,5 +1,5 @@
 import { signed, toHex, uintAt } from './bytes.ts';
-import type { ReadValue } from './scan';
+import type { ReadValue } from './scan.ts';
 import { round } from './unit-scaling.ts';
 import type { Parameter, Part } from './parameter-shape.ts';
 import { PARAMETERS } from './parameter-table.ts';

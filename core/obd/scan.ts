@@ -1,5 +1,8 @@
 import { z } from 'zod';
 
+/** Source of answers whose control unit was not printed; there may be several of them behind it. */
+export const NO_SOURCE = 'unknown';
+
 /** The four states of a code that Pincer keeps; readers' words are translated to these. */
 export const CODE_STATES = ['pending', 'confirmed', 'permanent', 'history'] as const;
 export type CodeState = (typeof CODE_STATES)[number];
@@ -57,10 +60,51 @@ export const readErrorSchema = z.object({
 });
 export type ReadError = z.infer<typeof readErrorSchema>;
 
+/** The parts of a scan. Each is read, or not, for each control unit by itself. */
+export const SCAN_PARTS = [
+  'confirmed',
+  'pending',
+  'permanent',
+  'history',
+  'freeze-frames',
+  'readiness',
+  'mil',
+  'identity',
+  'counters',
+  'values',
+  'tests',
+] as const;
+export type ScanPart = (typeof SCAN_PARTS)[number];
+
+/**
+ * What became of a part: `known` was answered with content, `empty` by an answer that says there is none,
+ * `unsupported` means that the unit itself has no such thing, `not-read` that nobody knows.
+ */
+export const PART_STATES = ['known', 'empty', 'unsupported', 'not-read'] as const;
+export type PartState = (typeof PART_STATES)[number];
+
+export const partReadSchema = z.object({
+  unit: z.string(),
+  part: z.enum(SCAN_PARTS),
+  state: z.enum(PART_STATES),
+  /** Why it was not read, in plain words. */
+  why: z.string().optional(),
+});
+export type PartRead = z.infer<typeof partReadSchema>;
+
+const milSchema = z.object({
+  unit: z.string(),
+  /** Whether the unit commands the malfunction indicator lamp on. */
+  on: z.boolean(),
+  /** Confirmed emission codes that it counts. */
+  count: z.number().int(),
+});
+/** The malfunction indicator lamp as one control unit commands it (SAE J1979, service 01 PID 01, byte A). */
+export type Mil = z.infer<typeof milSchema>;
+
 export const scanSchema = z.object({
   vin: z.string().optional(),
-  /** Lamp command and number of stored emission codes (service 01 PID 01), all control units together. */
-  mil: z.object({ on: z.boolean(), count: z.number().int() }).optional(),
+  mils: z.array(milSchema),
   ignition: z.enum(['spark', 'compression']).optional(),
   protocol: z.string().optional(),
   /** Supply voltage at the socket as measured by the adapter, volts. */
@@ -90,6 +134,8 @@ export const scanSchema = z.object({
   freezeFrames: z.array(freezeFrameSchema),
   monitors: z.array(monitorSchema),
   errors: z.array(readErrorSchema),
+  /** Which parts were read of which control unit; a part that stands here for none was not asked for. */
+  parts: z.array(partReadSchema),
   /** What a complete reading would have held and this one does not, in plain words. */
   missing: z.array(z.object({ part: z.string(), why: z.string() })),
 });
@@ -99,12 +145,14 @@ export type Scan = z.infer<typeof scanSchema>;
 /** A reading with nothing in it. */
 export function emptyScan(): Scan {
   return {
+    mils: [],
     identities: [],
     codes: [],
     values: [],
     freezeFrames: [],
     monitors: [],
     errors: [],
+    parts: [],
     missing: [],
   };
 }
@@ -115,4 +163,36 @@ export function currentNumber(reading: Scan, pid: string, part?: string): number
     (v) => v.service === '01' && v.pid === pid && (part === undefined || v.part === part),
   );
   return typeof hit?.value === 'number' ? hit.value : null;
+}
+
+/** The lamp command and the count of all control units together; null where none told it. */
+export function milOf({ mils }: Pick<Scan, 'mils'>): { on: boolean; count: number } | null {
+  return mils.length === 0
+    ? null
+    : { on: mils.some((m) => m.on), count: mils.reduce((n, m) => n + m.count, 0) };
+}
+
+/** PIDs of service 01 that count distance, warm-ups or time since the last clear or with the lamp on. */
+export const COUNTER_PIDS: ReadonlySet<string> = new Set(['21', '30', '31', '4D', '4E']);
+
+/** The part that a value belongs to. */
+export function partOfValue({ service, pid }: Pick<ReadValue, 'service' | 'pid'>): ScanPart {
+  if (service === '06') return 'tests';
+  if (service === '09') return pid === '08' || pid === '0B' ? 'counters' : 'identity';
+  return COUNTER_PIDS.has(pid) ? 'counters' : 'values';
+}
+
+/** The parts of which a scan holds content, each of each control unit once, as `known`. */
+export function partsHeld(scan: Scan): PartRead[] {
+  const held = new Map<string, PartRead>();
+  const note = (unit: string, part: ScanPart) => held.set(`${unit}/${part}`, { unit, part, state: 'known' });
+  for (const c of scan.codes) note(c.unit, c.state);
+  for (const f of scan.freezeFrames) note(f.unit, 'freeze-frames');
+  for (const m of scan.monitors) note(m.unit, 'readiness');
+  for (const m of scan.mils) note(m.unit, 'mil');
+  for (const i of scan.identities) note(i.unit, 'identity');
+  for (const v of scan.values) note(v.source, partOfValue(v));
+  if (scan.vin !== undefined && ![...held.values()].some((p) => p.part === 'identity'))
+    note(NO_SOURCE, 'identity');
+  return [...held.values()];
 }

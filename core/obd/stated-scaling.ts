@@ -1,4 +1,4 @@
-import type { ReadValue } from './scan';
+import type { ReadValue } from './scan.ts';
 import { round } from './unit-scaling.ts';
 
 /** Where a control unit states the largest value of a reading (SAE J1979, PIDs 4F and 50). */

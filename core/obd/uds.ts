@@ -1,6 +1,6 @@
 import { decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 import { hexByte } from './bytes.ts';
-import type { CodeState, ReadCode } from './scan';
+import type { CodeState, ReadCode } from './scan.ts';
 
 /** Bits of the ISO 14229-1 DTC status byte, bit 0 first. */
 export const STATUS_BITS = [

@@ -1,6 +1,6 @@
 import type { Answer } from './answer.ts';
 import { asciiText, hexByte, toHex, uintAt } from './bytes.ts';
-import type { ReadValue, Scan } from './scan';
+import type { ReadValue, Scan } from './scan.ts';
 
 const VIN_LENGTH = 17;
 const COUNTER_NAMES = ['conditions met', 'ignition cycles'] as const;

@@ -1,6 +1,6 @@
-import type { CaseState, EntryOf } from '@pincer/core/case';
-import type { MonitorStatus } from '@pincer/core/obd';
-import { codesOf, orderOf } from './order.ts';
+import type { CaseState, ClearStanding } from '@pincer/core/case';
+import type { MonitorStatus, ScanPart } from '@pincer/core/obd';
+import { placesOf } from './came-back.ts';
 
 /**
  * Chance that a fault which is still there shows in one trip, by whether the trip met the stored conditions.
@@ -28,7 +28,8 @@ export function tripsUntil(level: number, prior: number, shows: readonly number[
 }
 
 export interface ProofView {
-  status: 'not-cleared' | 'read-again' | 'returned' | 'watching' | 'proven';
+  /** `unknown-outcome`: a clear was sent and nobody knows whether it was carried out; the next step is to read. */
+  status: 'not-cleared' | 'unknown-outcome' | 'read-again' | 'returned' | 'watching' | 'proven';
   /** Codes that were there before the clear and are there again. */
   returned: string[];
   /** Codes that came only after the clear. */
@@ -40,6 +41,8 @@ export interface ProofView {
   needed: { level: number; trips: number }[];
   /** Self-checks that have not run since the clear. */
   waitingFor: MonitorStatus[];
+  /** Parts that nobody has read since the clear; nothing is proven without them. */
+  unread: ScanPart[];
   permanent: string[];
   /** Control units that were cleared by themselves. */
   units: UnitProof[];
@@ -52,64 +55,92 @@ export interface UnitProof {
   returned: string[] | null;
 }
 
+/** The last clear of the standard's that the car agreed to; null when there is none. */
+export function lastClear(state: CaseState): ClearStanding | null {
+  return state.standing.clears.filter((c) => !c.entry.unit).at(-1) ?? null;
+}
+
 /** What became of each control unit that was cleared by itself. */
 function unitProofs(state: CaseState): UnitProof[] {
-  const last = new Map<string, EntryOf<'clear'>>();
-  for (const c of state.clears) if (c.outcome === 'agreed' && c.unit) last.set(c.unit.answer, c);
-  return [...last.values()].map((clear) => {
-    const { answer = '', name = '' } = clear.unit ?? {};
-    const mine = (r: EntryOf<'scan'> | undefined) =>
-      (r?.scan.codes ?? []).filter((c) => c.unit === answer).map((c) => c.code);
-    const was = new Set(mine(state.scans.find((r) => r.id === clear.afterScan)));
-    const later = state.scans.filter(
-      (r) =>
-        orderOf(state, r.id) > orderOf(state, clear.id) &&
-        r.scan.units?.some((u) => u.unit === answer && u.hasAnswered),
-    );
-    const returned = [...new Set(later.flatMap(mine))].filter((c) => was.has(c));
-    return { unit: answer, name, returned: later.length === 0 ? null : returned };
-  });
+  const last = new Map<string, ClearStanding>();
+  for (const c of state.standing.clears) if (c.entry.unit) last.set(c.entry.unit.answer, c);
+  return [...last.values()].map(({ entry, returned, readSince }) => ({
+    unit: entry.unit?.answer ?? '',
+    name: entry.unit?.name ?? '',
+    returned: readSince === null ? null : codesIn(returned),
+  }));
 }
+
+const codesIn = (list: ClearStanding['returned']): string[] => [...new Set(list.map((r) => r.code.code))];
 
 /** From which chance a fault counts as proven gone. */
 const PROVEN = 0.95;
+
+/** What has to be read again before anything is proven. */
+const PROVING: readonly ScanPart[] = ['confirmed', 'pending', 'readiness'];
+
+/** Parts that the clear has erased and that were not read since, or that nobody has ever read. */
+function unreadSince({ standing }: CaseState): ScanPart[] {
+  const parts = [...standing.parts.values()];
+  return PROVING.filter((part) => {
+    const mine = parts.filter((p) => p.part === part);
+    const isRead = mine.some((p) => p.status === 'known' || p.status === 'empty');
+    return !isRead || mine.some((p) => p.status === 'cleared' || p.missed !== null);
+  });
+}
 
 /**
  * Where a case stands after its last clear that the car agreed to.
  * @param prior chance that what was done cured it.
  */
 export function proofView(state: CaseState, prior: number): ProofView {
-  const clear = state.clears.filter((c) => c.outcome === 'agreed' && !c.unit).at(-1);
+  const { standing } = state;
+  const clear = lastClear(state);
   const units = unitProofs(state);
-  const permanent = codesOf(state.latestReading?.scan, ['permanent']);
-  const empty = {
+  const permanent = [
+    ...new Set(
+      standing.codes
+        .filter((c) => c.code.state === 'permanent' && c.clearedBy === null)
+        .map((c) => c.code.code),
+    ),
+  ];
+  const none = {
     returned: [],
     added: [],
     gone: null,
     trips: 0,
     needed: [],
     waitingFor: [],
+    unread: [],
     permanent,
     units,
   };
-  if (!clear) return { status: 'not-cleared', ...empty };
-  const after = (e: { at: string; id: string }) => orderOf(state, e.id) > orderOf(state, clear.id);
-  const before = state.scans.find((r) => r.id === clear.afterScan);
-  const later = state.scans.filter(after);
-  const drives = state.drives.filter(after);
-  const was = new Set(codesOf(before?.scan, ['confirmed', 'pending']));
-  const now = new Set(later.flatMap((r) => codesOf(r.scan, ['confirmed', 'pending'])));
-  const returned = [...now].filter((c) => was.has(c));
-  const added = [...now].filter((c) => !was.has(c));
-  const shows = drives.map((d: EntryOf<'drive'>) => SHOWS_PER_TRIP[d.metConditions]);
-  const cameBack = drives.some((d) => d.cameBack === 'yes');
-  const last = later.at(-1)?.scan;
-  const waitingFor = (last?.monitors ?? []).filter((m) => m.span === 'since-clear' && !m.complete);
-  const gone = returned.length > 0 || cameBack ? 0 : goneAfter(prior, shows);
-  const base = { returned, added, gone, trips: drives.length, waitingFor, permanent, units };
-  if (returned.length > 0 || cameBack) return { status: 'returned', ...base, needed: [] };
+  if (standing.unknownClear && !standing.unknownClear.unit) return { status: 'unknown-outcome', ...none };
+  if (!clear) return { status: 'not-cleared', ...none };
+  const places = placesOf(state);
+  const clearedAt = places.get(clear.entry.id) ?? 0;
+  const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > clearedAt);
+  const shows = drives.map((d) => SHOWS_PER_TRIP[d.metConditions]);
+  const returned = codesIn(clear.returned);
+  const hasReturned = returned.length > 0 || clear.droveBack !== null;
+  const waitingFor = standing.monitors
+    .filter((m) => m.clearedBy === null && m.monitor.span === 'since-clear' && !m.monitor.complete)
+    .map((m) => m.monitor);
+  const unread = unreadSince(state);
+  const gone = hasReturned ? 0 : goneAfter(prior, shows);
+  const base = {
+    returned,
+    added: codesIn(clear.added),
+    gone,
+    trips: drives.length,
+    waitingFor: clear.readSince === null ? [] : waitingFor,
+    unread,
+    permanent,
+    units,
+  };
+  if (hasReturned) return { status: 'returned', ...base, needed: [] };
   const needed = [0.9, 0.95, 0.99].map((level) => ({ level, trips: tripsUntil(level, prior, shows) }));
-  if (later.length === 0) return { status: 'read-again', ...base, needed };
-  const isProven = gone >= PROVEN && waitingFor.length === 0 && drives.length > 0;
+  if (clear.readSince === null) return { status: 'read-again', ...base, needed };
+  const isProven = gone >= PROVEN && waitingFor.length === 0 && unread.length === 0 && drives.length > 0;
   return { status: isProven ? 'proven' : 'watching', ...base, needed };
 }

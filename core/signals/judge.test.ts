@@ -14,7 +14,13 @@ function verdict(
   live: Record<string, number>,
   displacement: number | null = 1.4,
 ): Judgement | undefined {
-  const engine = { displacementLitres: displacement, cylinders: 4, isDiesel: false, isMotorcycle: false, heightM: null };
+  const engine = {
+    displacementLitres: displacement,
+    cylinders: 4,
+    isDiesel: false,
+    isMotorcycle: false,
+    heightM: null,
+  };
   return judge([windowOfScan(makeScan([], live), engine)]).find((j) => j.rule === rule);
 }
 
@@ -41,7 +47,13 @@ describe('speed-density', () => {
 
 describe('several control units', () => {
   test('a reading that two of them tell is the engine’s own, whichever came first', () => {
-    const engine = { displacementLitres: 1.4, cylinders: 4, isDiesel: false, isMotorcycle: false, heightM: null };
+    const engine = {
+      displacementLitres: 1.4,
+      cylinders: 4,
+      isDiesel: false,
+      isMotorcycle: false,
+      heightM: null,
+    };
     const mine = makeScan([], { '0C': 740, '05': 88 });
     const gearbox = mine.values.map((v) => ({ ...v, source: '7E9', value: 12 }));
     const told = windowOfScan({ ...mine, values: [...gearbox, ...mine.values] }, engine);

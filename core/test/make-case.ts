@@ -1,5 +1,5 @@
 import type { CaseRecord, Entry } from '@pincer/core/case';
-import { emptyScan, type CodeState, type Scan } from '@pincer/core/obd';
+import { emptyScan, partsHeld, type CodeState, type Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 
 /** A made-up petrol car for tests. */
@@ -59,7 +59,7 @@ export function makeScan(
   const confirmed = codes.filter((c) => !c.includes(':')).length;
   return {
     ...emptyScan(),
-    mil: { on: confirmed > 0, count: confirmed },
+    mils: [{ unit: '7E8', on: confirmed > 0, count: confirmed }],
     codes: codes.map((text) => {
       const [code = '', state = 'confirmed'] = text.split(':');
       return { code, state: state as CodeState, unit: '7E8' };
@@ -85,9 +85,32 @@ export function makeScan(
   };
 }
 
-/** A reading as an entry. */
+/** Parts that every control unit of the standard answers in a full scan. */
+const ASKED = ['confirmed', 'pending', 'permanent', 'freeze-frames', 'readiness', 'mil'] as const;
+
+/** The scan with every part said to be read in each unit that it names, or only what it holds. */
+function withParts(scan: Scan, isComplete: boolean): Scan {
+  const held = partsHeld(scan);
+  if (!isComplete) return { ...scan, parts: held.map((p) => ({ ...p, state: 'not-read', why: 'cut' })) };
+  const units = [...new Set(['7E8', ...held.map((p) => p.unit)])];
+  const empty = units.flatMap((unit) =>
+    ASKED.filter((part) => !held.some((p) => p.unit === unit && p.part === part)).map((part) => ({
+      unit,
+      part,
+      state: 'empty' as const,
+    })),
+  );
+  return { ...scan, parts: [...held, ...empty] };
+}
+
+/** A scan as an entry; parts that it does not speak of are read as empty, or as not read when it is not complete. */
 export function scanEntry(scan: Scan, isComplete = true): WithoutStamp<Entry> {
-  return { kind: 'scan', via: 'adapter', isComplete, scan };
+  return {
+    kind: 'scan',
+    via: 'adapter',
+    isComplete,
+    scan: scan.parts.length > 0 ? scan : withParts(scan, isComplete),
+  };
 }
 
 /** Yes or no to a symptom or event. */

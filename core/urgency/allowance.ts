@@ -1,5 +1,5 @@
 import type { UrgencyFacts } from './facts.ts';
-import type { AllowanceLevel, UrgencyRule } from './rule.ts';
+import { levelRank, shorter, type AllowanceLevel, type UrgencyRule } from './rule.ts';
 import { URGENCY_RULES } from './rules.ts';
 
 export interface AllowanceReason {
@@ -28,11 +28,11 @@ export interface Allowance {
 }
 
 const TITLES: Readonly<Record<AllowanceLevel, readonly [string, string]>> = {
-  0: ['Stop here', 'Switch off, do not drive on'],
-  1: ['Do not drive on', 'Only to a safe place, no load'],
-  2: ['Short trips', 'Gently, near home'],
-  3: ['Some weeks', 'Gently, and watch it'],
-  4: ['No limit', 'Nothing known holds it back'],
+  'stop-here': ['Stop here', 'Switch off, do not drive on'],
+  'safe-place': ['Do not drive on', 'Only to a safe place, no load'],
+  'short-trips': ['Short trips', 'Gently, near home'],
+  'some-weeks': ['Some weeks', 'Gently, and watch it'],
+  'no-limit': ['No limit', 'Nothing known holds it back'],
 };
 
 /** Words for a level: title and detail. */
@@ -42,18 +42,27 @@ export function allowanceWords(level: AllowanceLevel): { title: string; detail: 
 }
 
 const strictest = (rules: readonly UrgencyRule[]): AllowanceLevel =>
-  rules.reduce<AllowanceLevel>((level, r) => (r.level < level ? r.level : level), 4);
+  rules.reduce<AllowanceLevel>((level, r) => shorter(level, r.level), 'no-limit');
+
+/** The allowance of a case that its owner has closed: nothing warns any more. */
+const CLOSED: Allowance = {
+  level: 'no-limit',
+  title: 'Closed',
+  detail: 'This case is closed; anything new opens it again',
+  reasons: [],
+  change: null,
+};
 
 /** How far and how hard the car may still be driven, which fact decides, and which would change it. */
 export function driveAllowance(facts: UrgencyFacts): Allowance {
-  const holding = URGENCY_RULES.filter((r) => r.holds(facts)).sort((a, b) => a.level - b.level);
+  if (facts.isClosed) return CLOSED;
+  const holding = URGENCY_RULES.filter((r) => r.holds(facts)).sort(
+    (a, b) => levelRank(a.level) - levelRank(b.level),
+  );
   const level = strictest(holding);
   const deciding = holding.filter((r) => r.level === level);
   const others = strictest(holding.filter((r) => r.level !== level));
-  const without = deciding.reduce<AllowanceLevel>(
-    (max, r) => ((r.atMost ?? 4) < max ? (r.atMost ?? 4) : max),
-    others,
-  );
+  const without = deciding.reduce<AllowanceLevel>((most, r) => shorter(most, r.atMost ?? 'no-limit'), others);
   const first = deciding[0];
   return {
     level,

@@ -143,16 +143,16 @@ export function preliminaryChecks(state: CaseState, vehicle: Vehicle): Prelimina
   const known: Known = {
     state,
     vehicle,
-    isLit: (lamp) => (state.lamps.get(lamp)?.mode ?? 'out') !== 'out',
-    isYes: (key) => state.observations.get(key)?.answer === 'yes',
+    isLit: (lamp) => (state.standing.lamps.get(lamp)?.mode ?? 'out') !== 'out',
+    isYes: (key) => state.standing.observations.get(key)?.answer === 'yes',
   };
-  return PRELIMINARY_CHECKS.filter((r) => r.when(known) && !(r.check && state.checks.has(r.check))).map(
-    (r) => ({
-      id: r.id,
-      title: r.title,
-      why: r.why,
-      check: r.check ?? null,
-      minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
-    }),
-  );
+  return PRELIMINARY_CHECKS.filter(
+    (r) => r.when(known) && !(r.check && state.standing.checks.has(r.check)),
+  ).map((r) => ({
+    id: r.id,
+    title: r.title,
+    why: r.why,
+    check: r.check ?? null,
+    minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
+  }));
 }

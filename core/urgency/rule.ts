@@ -1,7 +1,15 @@
 import type { UrgencyFacts } from './facts.ts';
 
-/** 0 stop here, 1 only to a safe place, 2 short trips, 3 some weeks, 4 no limit. */
-export type AllowanceLevel = 0 | 1 | 2 | 3 | 4;
+/** How far it may still be driven, the shortest road first. */
+export const ALLOWANCE_LEVELS = ['stop-here', 'safe-place', 'short-trips', 'some-weeks', 'no-limit'] as const;
+export type AllowanceLevel = (typeof ALLOWANCE_LEVELS)[number];
+
+/** Place of a level in that order, 0 the shortest road. */
+export const levelRank = (level: AllowanceLevel): number => ALLOWANCE_LEVELS.indexOf(level);
+
+/** The shorter of two roads. */
+export const shorter = (a: AllowanceLevel, b: AllowanceLevel): AllowanceLevel =>
+  levelRank(b) < levelRank(a) ? b : a;
 
 export interface UrgencyRule {
   id: string;

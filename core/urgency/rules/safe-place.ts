@@ -5,7 +5,7 @@ import type { UrgencyRule } from '../rule.ts';
 export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'flashing',
-    level: 1,
+    level: 'safe-place',
     holds: (f) => f.lamps.get('engine') === 'flashing',
     because: 'The engine lamp flashes: misfire is overheating the catalyst.',
     then: 'Off the pedal, drive without load to the nearest safe place and stop. Each minute under load can cost the catalyst.',
@@ -19,7 +19,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'charging-lamp',
-    level: 1,
+    level: 'safe-place',
     holds: lit('charging'),
     because: 'The charging lamp is lit: the car runs on its battery, for half an hour at best.',
     then: 'Switch off what you do not need and drive to the nearest safe place. If a belt drives the water pump, watch the temperature and stop if it climbs.',
@@ -33,7 +33,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'misfire-shakes',
-    level: 1,
+    level: 'safe-place',
     holds: (f) => code(...MISFIRE)(f) && yes('sign:shakes')(f),
     because: 'It misfires and shakes: unburnt fuel reaches the catalyst.',
     then: 'Drive no further than to a safe place, without load.',
@@ -43,7 +43,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'stalls',
-    level: 1,
+    level: 'safe-place',
     holds: yes('sign:stalls'),
     because: 'It stalls: steering and brakes lose their help when it does.',
     then: 'Not in traffic. Have it moved, or drive only where a stall hurts nobody.',
@@ -56,7 +56,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'fuel-smell',
-    level: 1,
+    level: 'safe-place',
     holds: yes('sign:fuel-smell'),
     because: 'It smells of fuel: a leak can burn.',
     then: 'Stop, look underneath and round the rail. If anything drips, do not start it.',
@@ -70,7 +70,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'steering-lamp',
-    level: 1,
+    level: 'safe-place',
     holds: lit('steering'),
     because: 'The steering lamp is lit: its help may go from one bend to the next.',
     then: 'Drive slowly to a safe place and try how it steers standing. Steering is licensed work.',
@@ -83,7 +83,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'high-voltage-lamp',
-    level: 1,
+    level: 'safe-place',
     holds: lit('high-voltage'),
     because: 'The high-voltage system reports a fault: it may cut the drive, and its cables can kill.',
     then: 'Park safely, touch nothing orange, and call licensed help.',
@@ -97,7 +97,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'oil-below',
-    level: 1,
+    level: 'safe-place',
     holds: yes('gauge:oil-low'),
     because: 'The oil is below the mark.',
     then: 'Top it up with the grade that the handbook names before you drive.',
@@ -110,7 +110,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'coolant-below',
-    level: 1,
+    level: 'safe-place',
     holds: yes('gauge:coolant-low'),
     because: 'The coolant is below the mark.',
     then: 'Fill it up on a cold engine before you drive, and watch the temperature.',
@@ -123,7 +123,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'burnt-smell',
-    level: 1,
+    level: 'safe-place',
     holds: yes('sign:burnt-smell'),
     because: 'It smells burnt: a brake, a belt, a clutch or a wire is too hot.',
     then: 'Stop and look for smoke; go on only once you know where it comes from.',
@@ -137,7 +137,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'heavy-steering',
-    level: 1,
+    level: 'safe-place',
     holds: yes('sign:heavy-steering'),
     because: 'It steers heavily: the help for the steering has gone.',
     then: 'Slowly to a safe place. Steering is licensed work.',
@@ -147,7 +147,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'gearbox-red',
-    level: 1,
+    level: 'safe-place',
     holds: (f) => f.redLamps.has('gearbox'),
     because: 'The gearbox lamp is red: it is too hot, or has lost its fluid.',
     then: 'Stop where it is safe, out of gear, and let it cool.',
@@ -160,7 +160,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'slips',
-    level: 1,
+    level: 'safe-place',
     holds: yes('sign:slips'),
     because: 'The revs rise and the speed does not: clutch or gearbox slips.',
     then: 'Drive no further than to a safe place; slipping burns it up.',
@@ -170,7 +170,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'brake-system-code',
-    level: 1,
+    level: 'safe-place',
     holds: onPart('brakes', 'brake-fluid', 'brake-booster', 'booster-pressure-sensor'),
     because: 'The brakes themselves report a fault: fluid, booster or heat.',
     then: 'Try the pedal standing; drive no further than to a safe place. Brakes are licensed work.',
@@ -183,7 +183,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'high-voltage-code',
-    level: 1,
+    level: 'safe-place',
     holds: onPart(
       'high-voltage-isolation',
       'high-voltage-interlock',
@@ -199,7 +199,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'coolant-code',
-    level: 1,
+    level: 'safe-place',
     holds: (f) => onPart('coolant-level')(f) || failing('cooling', 'flow-low')(f),
     because: 'Coolant is missing, or is not moved: the engine will overheat.',
     then: 'Stop before the gauge rises; look at the level when it is cold.',
@@ -212,7 +212,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'gearbox-slips-code',
-    level: 1,
+    level: 'safe-place',
     holds: failing('transmission', 'slips', 'overheated', 'over-limit', 'disengaged'),
     because: 'The gearbox slips or is too hot.',
     then: 'To a safe place only; let it cool, look at its fluid.',
@@ -222,7 +222,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'charging-code',
-    level: 1,
+    level: 'safe-place',
     holds: failing('charging', 'value-low', 'value-high'),
     because: 'The charging voltage is wrong: it may stop, or cook its battery.',
     then: 'Drive to the nearest safe place and measure at the battery.',
@@ -232,7 +232,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'charging-low',
-    level: 1,
+    level: 'safe-place',
     holds: odd('charging'),
     because: 'The charging voltage is wrong while the engine runs.',
     then: 'Drive to the nearest safe place; measure at the battery.',
@@ -245,7 +245,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   },
   {
     id: 'cam-timing',
-    level: 1,
+    level: 'safe-place',
     holds: code('code:cam-timing'),
     because: 'Camshaft and crankshaft are out of step: the valves may be next.',
     then: 'Do not drive it further than to a safe place until the timing has been looked at.',

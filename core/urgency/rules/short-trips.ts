@@ -5,7 +5,7 @@ import type { UrgencyRule } from '../rule.ts';
 export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'misfire',
-    level: 2,
+    level: 'short-trips',
     holds: code(...MISFIRE),
     because: 'A misfire is stored: under load it can overheat the catalyst.',
     then: 'Short and gentle trips only; stop if the lamp begins to flash.',
@@ -13,7 +13,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'shakes',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => yes('sign:shakes')(f) || yes('sign:weak')(f),
     because: 'It shakes or pulls weakly, and nobody knows yet why.',
     then: 'Short and gentle trips until it has been read.',
@@ -21,7 +21,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'limp',
-    level: 2,
+    level: 'short-trips',
     holds: yes('sign:limp'),
     because: 'It protects itself: it will not rev, or stays in one gear.',
     then: 'Short trips, no motorway, no overtaking, until it has been read.',
@@ -29,7 +29,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'grinds',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => yes('sign:grinds')(f) || yes('sign:pulls-aside')(f),
     because: 'It grinds when braking or pulls to one side: brake, tyre or suspension.',
     then: 'Short trips at low speed; have brakes and tyres looked at.',
@@ -37,7 +37,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'smoke',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => yes('sign:white-smoke')(f) || yes('sign:sweet-smell')(f) || yes('sign:blue-smoke')(f),
     because: 'It burns coolant or oil, or leaks coolant.',
     then: 'Short trips; read both levels before each.',
@@ -45,7 +45,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'lights-dim',
-    level: 2,
+    level: 'short-trips',
     holds: yes('gauge:lights-dim'),
     because: 'The lights dim at idle: it may not charge.',
     then: 'Short trips by day, and measure the charging voltage.',
@@ -53,7 +53,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'rich',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => code('code:rich')(f) || yes('sign:black-smoke')(f),
     because: 'It runs too rich: fuel washes the oil off and overheats the catalyst.',
     then: 'Short trips only, and mend it soon.',
@@ -61,7 +61,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'throttle',
-    level: 2,
+    level: 'short-trips',
     holds: code('code:throttle', 'code:pedal', 'code:crank-sensor', 'code:fuel-pressure'),
     because: 'A part that can stop the engine on the road is failing.',
     then: 'Short trips, no motorway, no overtaking.',
@@ -69,7 +69,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'brakes-area',
-    level: 2,
+    level: 'short-trips',
     holds: inArea('brakes', 'steering'),
     because: 'ABS, stability or steering help is off: the plain brakes stay.',
     then: 'Short trips, more distance, and gently in the wet.',
@@ -77,7 +77,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'restraints-area',
-    level: 2,
+    level: 'short-trips',
     holds: inArea('restraints'),
     because: 'Airbags or belt tensioners report a fault: they may not fire.',
     then: 'It drives, but without that protection. Licensed work.',
@@ -85,7 +85,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'hybrid-area',
-    level: 2,
+    level: 'short-trips',
     holds: inArea('hybrid'),
     because: 'The electric drive reports a fault: it may limit itself or stop.',
     then: 'Short trips; no motorway. Nothing orange is yours to touch.',
@@ -93,7 +93,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'transmission-area',
-    level: 2,
+    level: 'short-trips',
     holds: inArea('transmission'),
     because: 'The gearbox reports a fault: it may stay in one gear.',
     then: 'Short and gentle trips; read the gearbox unit.',
@@ -101,7 +101,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'network-area',
-    level: 2,
+    level: 'short-trips',
     holds: inArea('network'),
     because: 'Control units do not hear each other: things may fail one after the other.',
     then: 'Short trips; look at battery voltage and fuses first.',
@@ -109,7 +109,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'throttle-area',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => inArea('throttle', 'computer')(f) || failing('particulate', 'full')(f),
     because: 'The engine may hold itself back at any moment.',
     then: 'Short trips, no overtaking.',
@@ -117,7 +117,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'safety-lamp',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => lit('airbag')(f) || lit('stability')(f),
     because: 'A safety system has switched itself off: airbag or stability control may not help.',
     then: 'It drives, but without that protection. Airbags and belt tensioners are licensed work.',
@@ -125,7 +125,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'tyre-lamp',
-    level: 2,
+    level: 'short-trips',
     holds: lit('tyre'),
     because: 'The tyre lamp is lit: one may be losing air.',
     then: 'Stop where it is safe and look at all four; set the pressures cold before a longer drive.',
@@ -133,7 +133,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'gearbox-lamp',
-    level: 2,
+    level: 'short-trips',
     holds: lit('gearbox'),
     because: 'The gearbox lamp is lit: it may hold one gear, or grow too hot.',
     then: 'Short and gentle trips; stop and let it cool if it slips or smells.',
@@ -141,7 +141,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'particulate-flashing',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => f.lamps.get('particulate') === 'flashing',
     because: 'The particulate filter lamp flashes: it is too full to clean itself.',
     then: 'Short trips only until it has been looked at; more driving can clog it for good.',
@@ -149,7 +149,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'battery-low',
-    level: 2,
+    level: 'short-trips',
     holds: odd('battery-rest'),
     because: 'The battery is low: it may not start again.',
     then: 'Charge it before you rely on it.',
@@ -157,25 +157,41 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   },
   {
     id: 'unknown-lamp',
-    level: 2,
-    holds: (f) => f.lamps.size === 0 && f.reading === null,
+    level: 'short-trips',
+    holds: (f) => f.lamps.size === 0 && !f.isRead && f.activeCodes.length === 0,
     because: 'Nothing is known yet: which lamp, and how it runs.',
     then: 'Say what is lit; until then short and gentle trips.',
     once: 'the lamp is known and harmless',
-    atMost: 3,
+    atMost: 'some-weeks',
   },
   {
     id: 'unread',
-    level: 2,
-    holds: (f) => steady(f) && f.reading === null,
+    level: 'short-trips',
+    holds: (f) => steady(f) && !f.isRead,
     because: 'The engine lamp is lit and the car has not been read yet.',
     then: 'Short trips; read the codes before the next long drive.',
     once: 'the codes are known to be harmless',
-    atMost: 3,
+    atMost: 'some-weeks',
+  },
+  {
+    id: 'cleared-danger',
+    level: 'short-trips',
+    holds: (f) => f.isClearedUnproven && f.wasDangerous,
+    because: 'A code that asked you to stop was cleared, and nothing shows yet that its fault is gone.',
+    then: 'Short trips only; stop at the first sign of it, and read again after each.',
+    once: 'the fault is mended and proven gone',
+  },
+  {
+    id: 'unknown-clear',
+    level: 'short-trips',
+    holds: (f) => f.isClearUnknown,
+    because: 'A clear was sent and no answer came: nobody knows what is stored now.',
+    then: 'Read everything again before you rely on it.',
+    once: 'it has been read again',
   },
   {
     id: 'undescribed',
-    level: 2,
+    level: 'short-trips',
     holds: (f) => f.newCodes.some((c) => !f.entries.some((e) => e.code === c.code)),
     because: 'A code is not described here, so nothing good is assumed.',
     then: 'Short trips; look it up under this make and model.',

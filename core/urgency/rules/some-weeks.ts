@@ -5,7 +5,7 @@ import type { UrgencyRule } from '../rule.ts';
 export const SOME_WEEKS: readonly UrgencyRule[] = [
   {
     id: 'lean',
-    level: 3,
+    level: 'some-weeks',
     holds: newCode('code:lean'),
     because: 'It runs too lean: hotter than it should under load.',
     then: 'Drive gently, without heavy load, and mend it within weeks.',
@@ -13,7 +13,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'sensor',
-    level: 3,
+    level: 'some-weeks',
     holds: newCode(
       'code:air-flow-circuit',
       'code:air-flow-range',
@@ -35,7 +35,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'emission',
-    level: 3,
+    level: 'some-weeks',
     holds: newCode('code:catalyst', 'code:evap-leak', 'code:purge'),
     because: 'An emission check failed: no danger to the engine, but an inspection would fail.',
     then: 'Drive normally and mend it before the inspection.',
@@ -43,7 +43,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'described',
-    level: 3,
+    level: 'some-weeks',
     holds: newInArea(
       'air',
       'fuel',
@@ -70,7 +70,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'pending-or-stored',
-    level: 3,
+    level: 'some-weeks',
     holds: (f) => f.newCodes.length > 0,
     because: 'Codes are stored.',
     then: 'Some weeks, while you find the cause.',
@@ -78,15 +78,15 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'lamp-without-code',
-    level: 3,
-    holds: (f) => steady(f) && f.reading !== null,
+    level: 'some-weeks',
+    holds: (f) => steady(f) && f.isRead,
     because: 'The engine lamp is lit.',
     then: 'Some weeks; read again if anything changes.',
     once: 'the lamp stays out',
   },
   {
     id: 'particulate-lamp',
-    level: 3,
+    level: 'some-weeks',
     holds: lit('particulate'),
     because: 'The particulate filter asks to be cleaned.',
     then: 'Twenty minutes or more at a steady 60 to 100 km/h, engine warm; not in town.',
@@ -94,7 +94,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'dead-bulb',
-    level: 3,
+    level: 'some-weeks',
     holds: (f) => f.bulb === 'does-not',
     because: 'The engine lamp does not light at key-on: a dead or removed bulb hides every fault.',
     then: 'Read the codes now, and mend the lamp. On a car for sale, walk away or ask why.',
@@ -102,7 +102,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'other-lamp',
-    level: 3,
+    level: 'some-weeks',
     holds: (f) => lit('other')(f) || lit('glow')(f),
     because: 'Another lamp is lit: the handbook says what it means.',
     then: 'Look it up before a long drive.',
@@ -110,10 +110,18 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
   },
   {
     id: 'partial',
-    level: 3,
-    holds: (f) => f.reading !== null && f.reading.missing.length > 0,
+    level: 'some-weeks',
+    holds: (f) => f.isPartlyRead,
     because: 'The last reading is not complete: what it did not see may matter.',
     then: 'Read again.',
     once: 'a full reading is in',
+  },
+  {
+    id: 'cleared-unproven',
+    level: 'some-weeks',
+    holds: (f) => f.isClearedUnproven,
+    because: 'The memory was cleared, and nobody knows yet whether the fault is gone.',
+    then: 'Drive gently and read again; a fault that needs a drive to show comes back only then.',
+    once: 'it is proven gone',
   },
 ];

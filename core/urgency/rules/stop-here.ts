@@ -5,7 +5,7 @@ import type { UrgencyRule } from '../rule.ts';
 export const STOP_HERE: readonly UrgencyRule[] = [
   {
     id: 'oil-lamp',
-    level: 0,
+    level: 'stop-here',
     holds: lit('oil'),
     because: 'The oil pressure lamp is lit: without pressure the bearings are gone in minutes.',
     then: 'Stop where it is safe and switch off now. Check the oil level after five minutes; do not start it again while the lamp lights.',
@@ -19,7 +19,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'temperature-lamp',
-    level: 0,
+    level: 'stop-here',
     holds: lit('temperature'),
     because: 'The temperature lamp is lit: an overheated engine warps its head.',
     then: 'Stop and switch off. Do not open the coolant cap, it is under pressure; wait half an hour.',
@@ -33,7 +33,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'brake-lamp',
-    level: 0,
+    level: 'stop-here',
     holds: lit('brakes'),
     because: 'The brake lamp is lit: fluid may be low or a circuit lost.',
     then: 'Stop gently. Is the parking brake fully off? If the lamp stays or the pedal feels long, have it towed.',
@@ -47,7 +47,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'red-message',
-    level: 0,
+    level: 'stop-here',
     holds: (f) => f.redLamps.has('other'),
     because: 'A red lamp or message is lit: red asks you to stop.',
     then: 'Stop where it is safe, switch off, and look it up in the handbook before you go on.',
@@ -60,7 +60,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'long-pedal',
-    level: 0,
+    level: 'stop-here',
     holds: yes('sign:long-pedal'),
     because: 'The brake pedal is long or soft: a circuit may be empty.',
     then: 'Do not drive it. Brakes are licensed work.',
@@ -73,7 +73,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'knocks',
-    level: 0,
+    level: 'stop-here',
     holds: yes('sign:knocks'),
     because: 'It knocks deep in the engine: a bearing may be failing.',
     then: 'Switch off and do not start it again before the oil has been looked at.',
@@ -86,7 +86,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'gauge-hot',
-    level: 0,
+    level: 'stop-here',
     holds: yes('gauge:hot'),
     because: 'The temperature is too high: an overheated engine warps its head.',
     then: 'Stop and switch off before the lamp comes. Do not open the coolant cap.',
@@ -99,7 +99,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   },
   {
     id: 'overheated-code',
-    level: 0,
+    level: 'stop-here',
     holds: (f) => failing('cooling', 'over-limit')(f) || onPart('oil-pressure')(f),
     because: 'The control unit saw too much heat or too little oil pressure.',
     then: 'Stop and switch off. Let it cool, check oil and coolant when cold.',

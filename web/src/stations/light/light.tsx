@@ -6,7 +6,7 @@ import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-import { PreliminaryChecks } from './preliminary-checks';
+import { PreliminaryChecks } from './preliminary-checks.ts';
 import { Lamps } from './lamps.tsx';
 import { Minute } from './minute.tsx';
 

@@ -20,7 +20,7 @@ import { ByHand } from './by-hand.tsx';
 import { CodesByUnit } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
-import { OnBoardTests } from './on-board-tests';
+import { OnBoardTests } from './on-board-tests.tsx';
 import { Stored } from './stored.tsx';
 
 /** Everything that the car says, written down before anything is touched. */

@@ -1,0 +1,86 @@
+import { LAMPS, LAMP_MODE_WORDS, type LampId, type Standing } from '@pincer/core/case';
+import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
+import { checkById, isObservationKey, observationKind, type ObservationKey } from '@pincer/core/knowledge';
+import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
+import type { Fact, Told } from './told.ts';
+
+/** Which observation each lamp is; the engine lamp says something only by flashing, its codes say the rest. */
+function lampKey(lamp: LampId): ObservationKey | null {
+  const key = lamp === 'engine' ? 'lamp:engine-flashing' : `lamp:${lamp}`;
+  return isObservationKey(key) ? key : null;
+}
+
+/** Lamps that the owner reported, lit or out; one that nobody spoke of is unknown. */
+export function lampFacts({ lamps }: Standing): Told {
+  const facts: Fact[] = [];
+  const evidence: Evidence[] = [];
+  for (const [lamp, { mode, entry }] of lamps) {
+    const key = lampKey(lamp);
+    if (!key || (lamp === 'engine' && mode === 'out')) continue;
+    const id = `lamp:${lamp}`;
+    const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
+    const name = /lamp$/.test(LAMPS[lamp]) ? LAMPS[lamp] : `${LAMPS[lamp]} lamp`;
+    facts.push({
+      id,
+      side: 'car',
+      // A lamp that is out is like a reading that makes sense: it is folded away until it speaks.
+      ...(isPresent ? { kind: 'observation' } : { kind: 'reading', isSound: mode === 'out' }),
+      title: `${name} ${LAMP_MODE_WORDS[mode]}`,
+      detail: 'as you saw it at Light',
+      entry,
+    });
+    evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
+  }
+  return { facts, evidence };
+}
+
+/**
+ * Symptoms and events that the owner answered yes or no to.
+ * @param counts whether what an entry told belongs to the present episode.
+ */
+export function observationFacts({ observations }: Standing, counts: (entry: string) => boolean): Told {
+  const facts: Fact[] = [];
+  const evidence: Evidence[] = [];
+  for (const [key, { answer, entry }] of observations) {
+    if (!isObservationKey(key) || answer === 'unknown' || !counts(entry)) continue;
+    const kind = observationKind(key);
+    const id = `seen:${key}`;
+    facts.push({
+      id,
+      side: 'owner',
+      kind: 'observation',
+      title:
+        answer === 'yes' ? kind.title : `Not: ${kind.title.charAt(0).toLowerCase()}${kind.title.slice(1)}`,
+      detail: kind.group === 'before' ? 'before it began' : 'told at Light',
+      entry,
+    });
+    evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: answer === 'yes' });
+  }
+  return { facts, evidence };
+}
+
+/** Results of hands-on checks. @param counts as for symptoms. */
+export function checkFacts({ checks }: Standing, vehicle: Vehicle, counts: (entry: string) => boolean): Told {
+  const facts: Fact[] = [];
+  const evidence: Evidence[] = [];
+  for (const [instance, { outcome, entry }] of checks) {
+    const [id = '', place] = instance.split(':');
+    const check = checkById(id);
+    const cylinder = place === undefined ? null : Number(place);
+    const index = check?.outcomes.findIndex((o) => o.id === outcome) ?? -1;
+    const found = check?.outcomes[index];
+    if (!check || !found || !counts(entry)) continue;
+    const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+    const fact = `check:${instance}`;
+    facts.push({
+      id: fact,
+      side: 'owner',
+      kind: 'check',
+      title: atCylinder(found.title, cylinder, other),
+      detail: atCylinder(check.title, cylinder, other),
+      entry,
+    });
+    evidence.push({ kind: 'check', fact, check, cylinder, outcome: index });
+  }
+  return { facts, evidence };
+}

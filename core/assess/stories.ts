@@ -1,0 +1,63 @@
+import { strengthOf, type Posterior } from '@pincer/core/diagnosis';
+import { findingOfCode } from '@pincer/core/knowledge';
+
+/** Codes that one cause accounts for: one story. */
+export interface Group {
+  cause: string;
+  title: string;
+  codes: string[];
+}
+
+/** A cause explains a code when it makes it appear at least this often. */
+const EXPLAINS = 0.3;
+
+/** The codes that a cause, by its index, would explain. */
+export function explained(posterior: Posterior, index: number, codes: readonly string[]): string[] {
+  const instance = posterior.instances[index];
+  if (!instance) return [];
+  return codes.filter((code) => {
+    const found = findingOfCode(code);
+    return found !== null && strengthOf(instance, found.key, found.cylinder) >= EXPLAINS;
+  });
+}
+
+/**
+ * Stories: which codes go back to which cause, and what is left over. Hypotheses that explain the same codes are
+ * taken together, so that many rivals for one code do not make a single cause look likelier than two; of the
+ * likeliest set of explained codes the likeliest hypothesis tells the story.
+ */
+export function groupCodes(
+  posterior: Posterior,
+  codes: readonly string[],
+): { groups: Group[]; leftOver: string[] } {
+  const byCause = posterior.instances.map((_, i) => explained(posterior, i, codes));
+  // Which codes a cause explains as bits, in words of 31, for there are thousands of hypotheses to sort by them.
+  const words = Math.ceil(codes.length / 31);
+  const bits = byCause.map((mine) =>
+    Array.from({ length: words }, (_, w) =>
+      codes.slice(w * 31, w * 31 + 31).reduce((b, c, n) => (mine.includes(c) ? b | (1 << n) : b), 0),
+    ),
+  );
+  const none = Array<number>(words).fill(0);
+  const sets = new Map<number | string, { mass: number; best: number }>();
+  posterior.hypotheses.forEach(({ causes: [i = -1, j = -1] }, h) => {
+    const weight = posterior.weights[h] ?? 0;
+    const [a, b] = [bits[i] ?? none, bits[j] ?? none];
+    const key = words <= 1 ? (a[0] ?? 0) | (b[0] ?? 0) : a.map((x, w) => x | (b[w] ?? 0)).join();
+    const set = sets.get(key) ?? { mass: 0, best: h };
+    set.mass += weight;
+    if (weight > (posterior.weights[set.best] ?? 0)) set.best = h;
+    sets.set(key, set);
+  });
+  const likeliest = [...sets.values()].reduce((a, b) => (b.mass > a.mass ? b : a));
+  const left = new Set(codes);
+  const groups: Group[] = [];
+  for (const index of posterior.hypotheses[likeliest.best]?.causes ?? []) {
+    const instance = posterior.instances[index];
+    const mine = (byCause[index] ?? []).filter((c) => left.has(c));
+    if (!instance || mine.length === 0) continue;
+    mine.forEach((c) => left.delete(c));
+    groups.push({ cause: instance.id, title: instance.title, codes: mine });
+  }
+  return { groups, leftOver: [...left] };
+}

@@ -1,0 +1,241 @@
+import type { Owner, Standing } from '@pincer/core/case';
+import type { Explanation } from '@pincer/core/codes';
+import {
+  CHECK_WORTH_IT,
+  atCylinder,
+  evidenceRatios,
+  otherCylinder,
+  repairCost,
+  type CheckOutlook,
+  type Evidence,
+  type Posterior,
+} from '@pincer/core/diagnosis';
+import { CAUTIONS, SYSTEMS, TOOLS, type CautionId, type ToolId } from '@pincer/core/knowledge';
+import type { CodeState, ReadCode } from '@pincer/core/obd';
+import { cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
+import { explainFor } from './explain-for.ts';
+import { explained } from './stories.ts';
+import type { Fact } from './told.ts';
+import { unitNameNow } from './unit-names.ts';
+
+export interface CauseView {
+  id: string;
+  title: string;
+  system: string;
+  probability: number;
+  /** Codes that it would explain. */
+  accountsFor: string[];
+  /** Share of what speaks for it that the car said; the rest the owner found. 0 to 1. */
+  carShare: number;
+  /** For each fact: odds with it over odds without it. Above 1 for, below 1 against; near 1 left out. */
+  weights: Record<string, number>;
+  isLicensed: boolean;
+  repairCost: number;
+}
+
+export interface CheckView {
+  id: string;
+  title: string;
+  how: string;
+  minutes: number;
+  /** Materials only; tools and time are in `gain`. */
+  cost: number;
+  /** Expected saving, its own cost taken off, currency units. */
+  gain: number;
+  /** Whether the saving is worth the trouble. */
+  isWorthIt: boolean;
+  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  cautions: string[];
+  outcomes: {
+    id: string;
+    title: string;
+    says: string;
+    chance: number;
+    leads: { cause: string; title: string; probability: number }[];
+  }[];
+}
+
+export interface CodeView extends Explanation {
+  /** Its words come from the owner's own list. */
+  isTheirs: boolean;
+  state: CodeState;
+  unit: string;
+  /** Names of all control units that report it. */
+  units: string[];
+}
+
+export interface AcceptedView extends CodeView {
+  reason: string;
+  /** ISO 8601 moment at which it was accepted. */
+  since: string;
+}
+
+export interface ProcedureView {
+  cause: string;
+  causeTitle: string;
+  title: string;
+  parts: number;
+  minutes: number;
+  cost: number;
+  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  cautions: string[];
+  steps: string[];
+  isLicensed: boolean;
+  probability: number;
+}
+
+/** Causes below this are not shown; those that nothing speaks for, only from the second figure on. */
+const SHOWN = 0.002;
+const SHOWN_UNSPOKEN = 0.02;
+/** Log of the odds from which facts count as speaking for a cause: half again as likely. */
+const SPEAKS_FOR = Math.log(1.5);
+const MAX_CAUSES = 14;
+/** Ratios this close to 1 say nothing. */
+const SAYS_NOTHING = 0.06;
+
+function toolViews(tools: readonly ToolId[], owner: Owner): CheckView['tools'] {
+  return tools.map((id) => ({ id, name: TOOLS[id], isMissing: !owner.tools.includes(id) }));
+}
+
+function cautionTexts(ids: readonly CautionId[]): string[] {
+  return ids.map((id) => CAUTIONS[id]);
+}
+
+/** Codes in words, with the control units that report them. */
+export function codeView(code: ReadCode, standing: Standing, vehicle: Vehicle): CodeView {
+  return {
+    ...explainFor(code.code, vehicle),
+    state: code.state,
+    unit: code.unit,
+    units: [
+      ...new Set(
+        standing.codes
+          .filter((c) => c.code.code === code.code)
+          .map((c) => unitNameNow(standing, c.code.unit)),
+      ),
+    ],
+  };
+}
+
+/** An accepted code in words, with its reason. */
+export function acceptedView(
+  { code, acceptance }: { code: ReadCode; acceptance: AcceptedCode },
+  standing: Standing,
+  vehicle: Vehicle,
+): AcceptedView {
+  return { ...codeView(code, standing, vehicle), reason: acceptance.reason, since: acceptance.since };
+}
+
+/** A check with what it costs, and what each of its results would do. */
+export function checkView(
+  outlook: CheckOutlook,
+  { instances }: Posterior,
+  vehicle: Vehicle,
+  owner: Owner,
+): CheckView {
+  const { check, cylinder } = outlook;
+  const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+  return {
+    id: outlook.id,
+    title: outlook.title,
+    how: atCylinder(check.how, cylinder, other),
+    minutes: check.minutes,
+    cost: check.cost,
+    gain: outlook.gain,
+    isWorthIt: outlook.gain >= CHECK_WORTH_IT,
+    tools: toolViews(check.tools, owner),
+    cautions: cautionTexts(check.cautions),
+    outcomes: outlook.outcomes.map((x) => ({
+      ...x,
+      leads: x.leads.map(({ index, chance }) => ({
+        cause: instances[index]?.id ?? '',
+        title: instances[index]?.title ?? '',
+        probability: chance,
+      })),
+    })),
+  };
+}
+
+/** The causes worth showing, the likeliest first, with what speaks for and against each. */
+export function causeViews(
+  posterior: Posterior,
+  evidence: readonly Evidence[],
+  facts: readonly Fact[],
+  codes: readonly string[],
+  owner: Owner,
+): CauseView[] {
+  const indicesOf = new Map<string, number[]>();
+  evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
+  const ratios = [...indicesOf].map(([fact, indices]) => ({
+    fact,
+    byCause: evidenceRatios(posterior, indices),
+  }));
+  const sideOf = new Map(facts.map((f) => [f.id, f.side]));
+  return [...posterior.marginals.keys()]
+    .filter((i) => (posterior.marginals[i] ?? 0) >= SHOWN)
+    .sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0))
+    .slice(0, MAX_CAUSES)
+    .flatMap((i) => {
+      const instance = posterior.instances[i];
+      if (!instance) return [];
+      const weights: Record<string, number> = {};
+      let fromCar = 0;
+      let fromOwner = 0;
+      for (const { fact, byCause } of ratios) {
+        const ratio = byCause[i] ?? 1;
+        if (ratio > 1) {
+          if (sideOf.get(fact) === 'owner') fromOwner += Math.log(ratio);
+          else fromCar += Math.log(ratio);
+        }
+        if (Math.abs(Math.log(ratio)) >= SAYS_NOTHING) weights[fact] = ratio;
+      }
+      if (fromCar + fromOwner < SPEAKS_FOR && (posterior.marginals[i] ?? 0) < SHOWN_UNSPOKEN) return [];
+      return [
+        {
+          id: instance.id,
+          title: instance.title,
+          system: SYSTEMS[instance.cause.system],
+          probability: posterior.marginals[i] ?? 0,
+          accountsFor: explained(posterior, i, codes),
+          carShare: fromCar + fromOwner > 0 ? fromCar / (fromCar + fromOwner) : 0.5,
+          weights,
+          isLicensed: instance.cause.repair.isLicensed ?? false,
+          repairCost: repairCost(instance, owner),
+        },
+      ];
+    });
+}
+
+/** Procedures for causes, the planned order first, then by chance. */
+export function procedures(
+  posterior: Posterior,
+  plan: readonly number[],
+  shown: readonly string[],
+  owner: Owner,
+): ProcedureView[] {
+  const byChance = posterior.instances
+    .map((_, i) => i)
+    .filter((i) => shown.includes(posterior.instances[i]?.id ?? ''));
+  byChance.sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0));
+  return [...new Set([...plan, ...byChance])].flatMap((i) => {
+    const instance = posterior.instances[i];
+    if (!instance) return [];
+    const { repair } = instance.cause;
+    const fill = (text: string) => atCylinder(text, instance.cylinder);
+    return [
+      {
+        cause: instance.id,
+        causeTitle: instance.title,
+        title: fill(repair.title),
+        parts: repair.parts,
+        minutes: repair.ownerMinutes,
+        cost: repairCost(instance, owner),
+        tools: toolViews(repair.tools, owner),
+        cautions: cautionTexts(repair.cautions),
+        steps: repair.steps.map(fill),
+        isLicensed: repair.isLicensed ?? false,
+        probability: posterior.marginals[i] ?? 0,
+      },
+    ];
+  });
+}

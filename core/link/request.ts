@@ -1,0 +1,97 @@
+import {
+  codeListProblem,
+  NO_SOURCE,
+  type Answer,
+  type ReadError,
+  isStandardAnswerId,
+} from '@pincer/core/obd';
+import { interpretLines } from './answers.ts';
+import type { Connection } from './connection.ts';
+import type { LinkFault } from './faults.ts';
+import type { CancelSignal } from './transport.ts';
+
+/** First byte of a refusal (ISO 14229-1: negative response). */
+const REFUSAL = 0x7f;
+/** A positive answer's first byte is the service plus this. */
+const POSITIVE = 0x40;
+
+/** What came back on one request, sorted. */
+export interface Heard {
+  /** Whole answers to this very request, from units that may answer it. */
+  answers: Answer[];
+  /** The last refusal of each unit, by ISO 14229 code; that it needs more time (78) among them. */
+  refusals: Map<string, number>;
+  /** What did not come whole, or is no answer to this request; empty when the line was clean. */
+  damage: ReadError[];
+  /** Everything that the adapter said of itself. */
+  faults: LinkFault[];
+  /** Why there was no reply at all; null when the prompt came. */
+  fault: LinkFault | null;
+}
+
+export interface RequestOptions {
+  timeoutMs: number;
+  signal?: CancelSignal | undefined;
+  /** Id of the one unit that is addressed; every unit of the standard otherwise. */
+  from?: string;
+}
+
+/** Errors that say nothing of damage: the car had nothing to say. */
+const NO_DAMAGE: ReadonlySet<string> = new Set(['no-data']);
+
+function mayAnswer(connection: Connection, source: string, from: string | undefined): boolean {
+  if (!connection.hasHeaders) return source === NO_SOURCE;
+  if (from !== undefined) return source === from;
+  return connection.isCan ? isStandardAnswerId(source) : source !== NO_SOURCE;
+}
+
+/** Why an answer to a request cannot be whole, or null. */
+function contentProblem(answer: Answer): string | null {
+  const service = answer.payload[0];
+  return service === 0x43 || service === 0x47 || service === 0x4a ? codeListProblem(answer) : null;
+}
+
+/**
+ * Sends one request once, and sorts what comes back. An answer counts only when it is one to this request, whole, and
+ * from a unit that may give it; everything else is damage. Nothing is asked again here: see {@link ScanRun} for that.
+ * @param text request bytes in hexadecimal digits, service first.
+ */
+export async function sendRequest(
+  connection: Connection,
+  text: string,
+  { timeoutMs, signal, from }: RequestOptions,
+): Promise<Heard> {
+  const reply = await connection.port.send(text, { timeoutMs, signal });
+  const said = interpretLines(reply.lines.map((line) => ({ text: line })));
+  const heard: Heard = {
+    answers: [],
+    refusals: new Map(),
+    damage: said.errors.filter((e) => !NO_DAMAGE.has(e.kind)),
+    faults: said.faults,
+    fault: reply.ok ? null : reply.fault,
+  };
+  const service = Number.parseInt(text.slice(0, 2), 16);
+  for (const answer of said.answers) {
+    const [first, second, third] = answer.payload;
+    if (!mayAnswer(connection, answer.source, from)) {
+      heard.damage.push({
+        kind: 'unexpected',
+        message: `An answer came from ${answer.source}, which was not asked.`,
+      });
+    } else if (first === REFUSAL && second === service && third !== undefined) {
+      heard.refusals.set(answer.source, third);
+    } else if (first === service + POSITIVE) {
+      const problem = contentProblem(answer);
+      if (problem === null) heard.answers.push(answer);
+      else heard.damage.push({ kind: 'incomplete', message: problem });
+    } else {
+      heard.damage.push({
+        kind: 'unexpected',
+        message: `Something came from ${answer.source} that is no answer to the question.`,
+      });
+    }
+  }
+  // A unit that needed more time and then answered has answered.
+  for (const { source } of heard.answers) heard.refusals.delete(source);
+  return heard;
+}
