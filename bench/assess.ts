@@ -1,7 +1,7 @@
 import { assess } from '@pincer/core/assess';
 import { CHECKS } from '@pincer/core/knowledge';
 import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../core/test/make-case.ts';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 const CODES = [
   'P0302',

@@ -4,15 +4,8 @@ import { linkRows } from './link.ts';
 import { optimumRows } from './optimum.ts';
 import { pageRows } from './page.ts';
 import { samplingRows } from './sampling.ts';
+import type { Row } from './row.ts';
 import { sizeRows } from './size.ts';
-
-/** One measured figure against its budget; `ratio` is measured over budget, so 1 or less is within it. */
-export interface Row {
-  what: string;
-  measured: string;
-  budget: string;
-  ratio: number | null;
-}
 
 const rows: Row[] = [
   ...(await linkRows()),

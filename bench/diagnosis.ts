@@ -14,7 +14,7 @@ import { AdapterPort, connect, takeScan } from '@pincer/core/link';
 import type { Scan } from '@pincer/core/obd';
 import { INSTANT_CLOCK, StandIn, seededRandom, type Fault } from '@pincer/simulator';
 import { CAR, NOW, makeCase, scanEntry } from '../core/test/make-case.ts';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 /** A fault of the stand-in, the cause that it is, and the causes that its codes name at first sight. */
 const CASES: readonly { fault: Fault; truth: string; named: readonly string[] }[] = [
@@ -50,6 +50,9 @@ const need = (id: string): CauseInstance => {
 /** Cost when a workshop ends it. */
 const workshop = (truth: string) => DEFAULT_OWNER.shopDiagnosis + shopPrice(need(truth), DEFAULT_OWNER);
 
+/** So many minutes after the moment of the case. */
+const minute = (n: number): string => new Date(NOW.getTime() + n * 60_000).toISOString();
+
 /** Follows the advice: the check that pays, else the first repair of the plan; results drawn by the true cause. */
 function follow(record: CaseRecord, truth: string, random: () => number): number {
   let cost = 0;
@@ -73,7 +76,7 @@ function follow(record: CaseRecord, truth: string, random: () => number): number
           ...current.entries,
           {
             id: `ent_s${step}`,
-            at: NOW.toISOString(),
+            at: minute(2 * step),
             kind: 'check',
             check: best.id,
             outcome: outcome?.id ?? '',
@@ -87,13 +90,18 @@ function follow(record: CaseRecord, truth: string, random: () => number): number
     tried.add(next.cause);
     cost += repairCost(need(next.cause), DEFAULT_OWNER);
     if (next.cause === truth) return cost;
-    const at = NOW.toISOString();
     current = {
       ...current,
       entries: [
         ...current.entries,
-        { id: `ent_r${step}`, at, kind: 'repair', cause: next.cause },
-        { id: `ent_d${step}`, at, kind: 'drive', metConditions: 'yes', cameBack: 'yes' },
+        { id: `ent_r${step}`, at: minute(2 * step), kind: 'repair', cause: next.cause },
+        {
+          id: `ent_d${step}`,
+          at: minute(2 * step + 1),
+          kind: 'drive',
+          metConditions: 'yes',
+          cameBack: 'yes',
+        },
       ],
     };
   }

@@ -1,6 +1,6 @@
 import { AdapterPort, connect, takeScan } from '@pincer/core/link';
 import { INSTANT_CLOCK, StandIn } from '@pincer/simulator';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 /** PIDs that one CAN request may name (SAE J1979), and pairs of PID and frame number. */
 const PER_REQUEST = 6;

@@ -15,7 +15,7 @@ import {
 import { CHECKS, type ObservationKey } from '@pincer/core/knowledge';
 import { cylindersOf } from '@pincer/core/vehicle';
 import { CAR, NOW } from '../core/test/make-case.ts';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 /** Likeliest causes and best checks that an instance is cut down to: small enough to try every plan. */
 const CAUSES_KEPT = 5;

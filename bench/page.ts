@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const PORT = '4196';

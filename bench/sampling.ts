@@ -1,6 +1,6 @@
 import { AdapterPort, connect, sampleReadings, type Wanted } from '@pincer/core/link';
 import { StandIn, VirtualClock } from '@pincer/simulator';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 /** Twelve readings of a quick kind, as fast as they come. */
 const WANTED: readonly Wanted[] = [

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
-import type { Row } from './bench.ts';
+import type { Row } from './row.ts';
 
 const DIST = fileURLToPath(new URL('../web/dist', import.meta.url));
 

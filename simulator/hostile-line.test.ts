@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { AdapterPort, ByteQueue, connect, takeScan, type Transport } from '@pincer/core/link';
 import { scanSchema } from '@pincer/core/obd';
-import { INSTANT_CLOCK, StandIn, seededRandom } from './index.ts';
+import { StandIn, VirtualClock, seededRandom } from './index.ts';
 
 interface Harm {
   /** Chance for each character to be lost, to come twice, or to be followed by a stray one. */
@@ -43,14 +43,15 @@ function harmed(inner: Transport, harm: Harm, seed: number): Transport {
 }
 
 async function readOver(harm: Harm, seed: number, isLegacy: boolean) {
+  const clock = new VirtualClock();
   const car = new StandIn({
     faults: [{ kind: 'coil', cylinder: 3 }],
     seed: 7,
-    clock: INSTANT_CLOCK,
+    clock,
     temperament: 'instant',
     adapter: { isLegacy },
   });
-  const port = new AdapterPort(harmed(car.plugIn(), harm, seed), INSTANT_CLOCK);
+  const port = new AdapterPort(harmed(car.plugIn(), harm, seed), clock);
   const result = await connect(port);
   return result.ok ? (await takeScan(result.connection)).scan : null;
 }

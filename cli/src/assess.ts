@@ -1,13 +1,37 @@
 import { assess, type Assessment } from '@pincer/core/assess';
-import { DEFAULT_OWNER, importProblemWords, readCaseFile } from '@pincer/core/case';
+import {
+  DEFAULT_OWNER,
+  foldCase,
+  importProblemWords,
+  readCaseFile,
+  type CaseState,
+  type Standing,
+} from '@pincer/core/case';
+import { levelRank } from '@pincer/core/urgency';
 import { InputError, json, readText, type Output } from './output.ts';
 
 const rounded = (n: number, digits: number): number => Number(n.toFixed(digits));
 
+/** What is known now, part by part of each control unit: known, empty, unsupported, not-read or cleared. */
+function parts(standing: Standing) {
+  return [...standing.parts.values()].map(({ unit, part, status, word, missed }) => ({
+    unit,
+    part,
+    status,
+    ...(word === null ? {} : { at: word.at, how: word.how, entry: word.entry }),
+    ...(missed === null ? {} : { missed }),
+  }));
+}
+
 /** The stable JSON shape of `assess`; see docs/formats.md. */
-function shape(a: Assessment) {
+function shape(a: Assessment, state: CaseState) {
   return {
-    allowance: { level: a.allowance.level, title: a.allowance.title, reasons: a.allowance.reasons },
+    allowance: {
+      level: levelRank(a.allowance.level),
+      title: a.allowance.title,
+      reasons: a.allowance.reasons.map((r) => ({ ...r, level: levelRank(r.level) })),
+    },
+    known: parts(state.standing),
     groups: a.groups,
     leftOver: a.leftOver,
     causes: a.causes.map((c) => ({
@@ -50,7 +74,7 @@ export async function assessFile(
   const { file } = read;
   const a = assess(file.case, file.vehicle, now, file.owner ?? DEFAULT_OWNER);
   if (asJson) {
-    out.log(json(shape(a)));
+    out.log(json(shape(a, foldCase(file.case))));
     return 0;
   }
   const currency = (file.owner ?? DEFAULT_OWNER).currency;

@@ -1,13 +1,14 @@
 import { decodeFileText, isNothingFound } from '@pincer/core/link';
-import type { Scan } from '@pincer/core/obd';
+import { milOf, type PartRead, type Scan } from '@pincer/core/obd';
 import { InputError, json, readText, type Output } from './output.ts';
 
 /** The stable JSON shape of `decode`; see docs/formats.md. */
 function shape(file: string, r: Scan) {
+  const lamp = milOf(r);
   return {
     file,
     ...(r.vin === undefined ? {} : { vin: r.vin }),
-    ...(r.mil === undefined ? {} : { lamp: r.mil }),
+    ...(lamp === null ? {} : { lamp }),
     ...(r.protocol === undefined ? {} : { protocol: r.protocol }),
     ...(r.adapterVolts === undefined ? {} : { adapterVolts: r.adapterVolts }),
     codes: r.codes,
@@ -15,14 +16,26 @@ function shape(file: string, r: Scan) {
     frozen: r.freezeFrames,
     monitors: r.monitors,
     identities: r.identities,
+    parts: r.parts,
     errors: r.errors,
   };
+}
+
+/** That a list of codes is empty is said, and so is that it was not read. */
+function partLines(parts: readonly PartRead[]): string[] {
+  return parts.flatMap(({ unit, part, state, why }) => {
+    if (state === 'not-read') return [`  Not read: ${part} of ${unit}${why ? ` (${why})` : ''}`];
+    const isList = part === 'confirmed' || part === 'pending' || part === 'permanent';
+    return state === 'empty' && isList ? [`  No ${part} codes in ${unit}`] : [];
+  });
 }
 
 function text(file: string, r: Scan): string[] {
   const lines = [`${file}:`];
   if (r.vin) lines.push(`  Vehicle number ${r.vin}`);
-  if (r.mil) lines.push(`  Lamp ${r.mil.on ? 'commanded on' : 'off'}, ${r.mil.count} stored`);
+  const lamp = milOf(r);
+  if (lamp) lines.push(`  Lamp ${lamp.on ? 'commanded on' : 'off'}, ${lamp.count} stored`);
+  for (const line of partLines(r.parts)) lines.push(line);
   for (const c of r.codes) lines.push(`  ${c.code}  ${c.state}  from ${c.unit}`);
   for (const f of r.freezeFrames) {
     lines.push(`  Stored with ${f.code ?? 'an unnamed code'}, from ${f.unit}:`);
@@ -54,6 +67,7 @@ export async function decodeFiles(files: readonly string[], asJson: boolean, out
         frozen: [],
         monitors: [],
         identities: [],
+        parts: [],
         errors: [{ kind: 'unreadable-file', message: error.message }],
       });
       continue;

@@ -119,6 +119,7 @@ describe('pincer assess', () => {
     expect(a).toMatchObject({ allowance: { level: 1, title: 'Do not drive on' }, recommended: 'repair' });
     expect(Object.keys(a)).toEqual([
       'allowance',
+      'known',
       'groups',
       'leftOver',
       'causes',

@@ -2,11 +2,12 @@ import { explainCode, type Explanation } from '@pincer/core/codes';
 import type { CodeState } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 
-const STATE_WORDS: Readonly<Record<CodeState, string>> = {
-  confirmed: 'confirmed',
-  pending: 'pending, failed once so far',
-  permanent: 'permanent, only the car can erase it',
-  history: 'history, not failing now',
+/** What each state of a code means, for the owner. */
+export const CODE_STATE_MEANS: Readonly<Record<CodeState, string>> = {
+  confirmed: 'failed often enough; it asks for the lamp',
+  pending: 'failed once so far',
+  permanent: 'only the car can erase it',
+  history: 'not failing now',
 };
 
 /** States from the strongest to the weakest. */
@@ -17,9 +18,9 @@ const STATE_RANK: Readonly<Record<CodeState, number>> = {
   history: 3,
 };
 
-/** Words for a code's state. */
+/** Words for a code's state; what "confirmed" means goes without saying where there are many. */
 export function codeStateWords(state: CodeState): string {
-  return STATE_WORDS[state];
+  return state === 'confirmed' ? state : `${state}, ${CODE_STATE_MEANS[state]}`;
 }
 
 /** Compares states, the stronger first. */

@@ -1,7 +1,7 @@
 export { assess, type Assessment } from './assess.ts';
 export { codePage, type CodePage } from './code-page.ts';
 export { engineOf } from './engine-of.ts';
-export { codeStateWords, explainFor } from './explain-for.ts';
+export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,

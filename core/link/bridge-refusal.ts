@@ -50,3 +50,14 @@ export type BridgeCloseCode = keyof typeof BRIDGE_REFUSALS;
 export function bridgeRefusal(code: number): (typeof BRIDGE_REFUSALS)[BridgeCloseCode] | null {
   return Object.hasOwn(BRIDGE_REFUSALS, code) ? BRIDGE_REFUSALS[code as BridgeCloseCode] : null;
 }
+
+/** A connection that the server's bridge did not make, with the next step for the owner. */
+export class RefusedByBridge extends Error {
+  constructor(
+    sentence: string,
+    readonly next: string,
+  ) {
+    super(sentence);
+    this.name = 'RefusedByBridge';
+  }
+}

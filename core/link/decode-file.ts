@@ -61,7 +61,7 @@ export function isEmptyScan(scan: Scan): boolean {
 }
 
 /** Errors that are only noise; any other shows that an adapter was talking. */
-const NOISE = new Set(['garbled', 'malformed']);
+const NOISE = new Set(['garbled', 'malformed', 'not-understood']);
 
 /**
  * Decodes a file's text, a candump log or a saved adapter session; which of them is seen from its lines. A text

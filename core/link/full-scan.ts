@@ -14,15 +14,18 @@ import {
 import { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
 import { REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
-import { identifyCar, identityOf, isSameCar } from './identity.ts';
+import { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
 import { sendRequest, type Heard } from './request.ts';
 import { faultWords } from './words.ts';
 
 interface ScanOptions extends LinkOptions {
   /** Control units beyond those of the standard's services; asked with ISO 14229 service 19 02. */
   units?: readonly ReachableUnit[];
-  /** Ids of control units of the standard that this car is known to have: one that stays silent was not read. */
-  knownUnits?: readonly string[];
+  /**
+   * The car as it answered before. When it is this one, by its number, a control unit that it had then and that stays
+   * silent now was not read.
+   */
+  knownCar?: CarIdentity;
 }
 
 export interface ScanResult {
@@ -155,6 +158,8 @@ class ScanRun {
   private fault: LinkFault | null = null;
   /** Units of the standard that have answered anything. */
   private readonly units = new Set<string>();
+  /** Without headers, how many answered the first question: as many have to answer what is due from every unit. */
+  private voices = 0;
   private restarts = 0;
   /** Units of the older protocols that stayed silent when asked for confirmed codes. */
   private readonly silent = new Set<string>();
@@ -199,9 +204,11 @@ class ScanRun {
 
   /** Units that should answer: every one that has answered anything, and those that the car is known to have. */
   private expected(): string[] {
-    const known = this.options.knownUnits ?? [];
+    const { knownCar } = this.options;
+    const isSame =
+      knownCar?.vin !== undefined && knownCar.vin !== null && knownCar.vin === this.builder.vin();
     // Without headers nobody can tell one unit from another.
-    const others = this.connection.hasHeaders ? known.filter((u) => u !== NO_SOURCE) : [];
+    const others = isSame && this.connection.hasHeaders ? knownCar.units.filter(isStandardAnswerId) : [];
     return [...new Set([...this.units, ...others])].sort();
   }
 
@@ -242,7 +249,7 @@ class ScanRun {
       const isDamaged = heard.damage.length > 0 && !hasRestarted;
       if (heard.fault === null && isDamaged && ++damaged < MAX_ATTEMPTS) continue;
       const answered = new Set([...heard.answers.map((a) => a.source), ...heard.refusals.keys()]);
-      const isShort = due.some((unit) => !answered.has(unit));
+      const isShort = due.some((unit) => !answered.has(unit)) || (due.length > 0 && this.isFaint(heard));
       if (heard.fault === null && isShort && ++silent < MAX_SILENCES) continue;
       this.addHeard(request, heard);
       return heard;
@@ -258,6 +265,11 @@ class ScanRun {
     for (const unit of heard.refusals.keys()) this.units.add(unit);
     this.scan.errors.push(...heard.damage.map((e) => ({ ...e, message: `${request}: ${e.message}` })));
     this.fault = heard.fault ?? heard.faults.find((f) => ENDS_SCAN.has(f.code)) ?? this.fault;
+  }
+
+  /** Without headers: whether fewer have answered than are there. */
+  private isFaint(heard: Heard): boolean {
+    return !this.connection.hasHeaders && heard.answers.length + heard.refusals.size < this.voices;
   }
 
   /** Whether a whole answer of a unit is trusted although the line was damaged: on CAN one answer is all there is. */
@@ -284,7 +296,11 @@ class ScanRun {
 
   private notePart(part: ScanPart, unit: string, heard: Heard, isDue: boolean): void {
     const { builder } = this;
-    if (this.isAnswerWhole(heard, unit)) return;
+    if (this.isAnswerWhole(heard, unit)) {
+      if (isDue && this.isFaint(heard))
+        builder.notePart(unit, part, 'not-read', 'fewer control units answered than are there');
+      return;
+    }
     const refusal = heard.refusals.get(unit);
     if (refusal !== undefined) {
       builder.notePart(
@@ -306,6 +322,8 @@ class ScanRun {
   }
 
   private async supported(): Promise<void> {
+    if (!this.connection.hasHeaders) this.voices = (await this.ask('0100')).answers.length;
+    if (this.fault) return;
     if (this.connection.isCan) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
       await this.ask('010020406080A0', { due: this.expected() });
@@ -326,7 +344,8 @@ class ScanRun {
   }
 
   private async permanent(): Promise<void> {
-    await this.askPart('permanent', '0A', false);
+    // Units older than the service stay silent to it, and nobody can tell that from a lost line: it is asked again.
+    await this.askPart('permanent', '0A', false, this.expected());
   }
 
   private async frozen(): Promise<void> {

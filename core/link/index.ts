@@ -1,5 +1,5 @@
 export { interpretLines, type AnswerLine, type Interpretation } from './answers.ts';
-export { BRIDGE_REFUSALS, bridgeRefusal, type BridgeCloseCode } from './bridge-refusal.ts';
+export { BRIDGE_REFUSALS, RefusedByBridge, bridgeRefusal, type BridgeCloseCode } from './bridge-refusal.ts';
 export { ByteQueue } from './byte-queue.ts';
 export {
   decodeCandump,

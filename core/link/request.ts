@@ -71,7 +71,9 @@ export async function sendRequest(
     fault: reply.ok ? null : reply.fault,
   };
   const service = Number.parseInt(text.slice(0, 2), 16);
-  for (const answer of said.answers) {
+  for (const told of said.answers) {
+    // Without a header the protocol is a guess by the length; here it is known.
+    const answer = told.source === NO_SOURCE ? { ...told, isCan: connection.isCan } : told;
     const [first, second, third] = answer.payload;
     if (!mayAnswer(connection, answer.source, from)) {
       heard.damage.push({

@@ -205,3 +205,56 @@ describe('saved adapter sessions', () => {
     );
   });
 });
+
+describe('what is odd in a saved text is said, never swallowed', () => {
+  const parts = (r: Scan) => r.parts.map((p) => `${p.unit} ${p.part} ${p.state}`).sort();
+
+  test('a positive answer with no codes is “no codes”, on CAN, on the older protocols and by control unit', () => {
+    expect(parts(decodeSavedSession('>03\n7E8 02 43 00\n>'))).toEqual(['7E8 confirmed empty']);
+    expect(parts(decodeSavedSession('>07\n48 6B 10 47 00 00 00 00 00 00 0A\n>'))).toEqual([
+      '10 pending empty',
+    ]);
+    expect(parts(decodeSavedSession('>1902FF\n6A8 03 59 02 FF\n>'))).toEqual([
+      '6A8 confirmed empty',
+      '6A8 history empty',
+      '6A8 pending empty',
+    ]);
+    expect(isNothingFound(decodeFileText('>03\n7E8 02 43 00\n>'))).toBe(false);
+  });
+
+  test('a list whose count does not fit its bytes is not read, and says so by line', () => {
+    const r = decodeSavedSession('>03\n43 02 01 43\n>');
+    expect(r.codes).toEqual([]);
+    expect(parts(r)).toEqual(['unknown confirmed not-read']);
+    expect(r.errors).toMatchObject([{ kind: 'incomplete', line: 2 }]);
+  });
+
+  test('without prompts: requests are seen by their looks, and the answers are theirs', () => {
+    const r = decodeSavedSession(
+      '0100\n7E8 06 41 00 BE 3E B8 11\n03\n7E8 04 43 01 03 02\n0101\n7E8 06 41 01 81 07 65 04',
+    );
+    expect(r.codes.map((c) => c.code)).toEqual(['P0302']);
+    expect(milOf(r)).toEqual({ on: true, count: 1 });
+    expect(r.errors).toEqual([]);
+  });
+
+  test('an answer of the car under a command to the adapter is the car’s', () => {
+    const r = decodeSavedSession('>ATDPN\nA6\n7E8 04 43 01 03 02\n>');
+    expect(r.protocol).toMatch(/11-bit/);
+    expect(r.codes.map((c) => c.code)).toEqual(['P0302']);
+  });
+
+  test('text that looks like something else is reported line by line, beyond a number only counted', () => {
+    const r = decodeSavedSession(
+      '>ATZ\nSTAND-IN v1.0\n>03\n7E8 04 43 01 03 02\nLAMP LIT SINCE MONDAY\n>\n20 26 11 03\n>',
+    );
+    expect(r.codes.map((c) => c.code)).toEqual(['P0302']);
+    expect(r.errors.map((e) => [e.kind, e.line])).toEqual([
+      ['not-understood', 5],
+      ['not-understood', 7],
+    ]);
+    const long = decodeSavedSession(Array.from({ length: 1000 }, () => 'LOREM IPSUM').join('\n'));
+    expect(long.errors.length).toBeLessThan(210);
+    expect(long.errors.at(-1)?.message).toMatch(/^800 more lines/);
+  });
+});

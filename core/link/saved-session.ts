@@ -1,12 +1,13 @@
-import { ScanBuilder, emptyScan, type Scan } from '@pincer/core/obd';
+import { ScanBuilder, emptyScan, type ReadError, type Scan } from '@pincer/core/obd';
 import { interpretLines, type AnswerLine } from './answers.ts';
 import { faultInLine } from './faults.ts';
 import { faultWords } from './words.ts';
 
-/** Services that a tester asks for: SAE J1979 01-0A, and the ISO 14229 ones that readers use. */
-function isRequestService(service: number): boolean {
-  return (service >= 0x01 && service <= 0x0a) || (service >= 0x10 && service <= 0x3e);
-}
+/** Services that a tester asks for: SAE J1979 01-0A, and those of ISO 14229 that readers use. */
+const REQUEST_SERVICES: ReadonlySet<number> = new Set([
+  ...[0x01, 0x02, 0x03, 0x04, 0x05, 0x06, 0x07, 0x08, 0x09, 0x0a],
+  ...[0x10, 0x11, 0x14, 0x19, 0x22, 0x23, 0x27, 0x28, 0x2a, 0x2c, 0x2e, 0x2f, 0x31, 0x3e],
+]);
 
 /** Longest request, bytes: one CAN frame. */
 const MAX_REQUEST_BYTES = 8;
@@ -22,7 +23,7 @@ function requestIn(text: string): string | null {
   const first = text.trim().split(/\s+/)[0] ?? '';
   const hasCanId = first !== squeezed && (first.length === 3 || first.length === 8);
   if (hasCanId || /^18D[AB]F1.{2}/.test(squeezed)) return null;
-  if (!isRequestService(Number.parseInt(squeezed.slice(0, 2), 16))) return null;
+  if (!REQUEST_SERVICES.has(Number.parseInt(squeezed.slice(0, 2), 16))) return null;
   // Three digits alone are the length line of a long answer. An odd last digit is the number of answers to wait for.
   if (squeezed.length === 3) return null;
   return isBareFrame(squeezed) ? null : squeezed;
@@ -45,98 +46,126 @@ function isAnsweredWithDigits(request: string | null): boolean {
   return request !== null && /^AT(DPN|PPS|RD|CS)/.test(request);
 }
 
-/**
- * Reads a saved adapter session: the terminal text as it was, with prompts, requests and answers; echo,
- * spaces and headers may be on or off. Line numbers in errors begin with 1.
- */
-export function decodeSavedSession(text: string): Scan {
-  const scan = emptyScan();
-  const builder = new ScanBuilder(scan);
-  let request: string | null = null;
-  let answer: AnswerLine[] = [];
+/** Lines that were not understood are shown up to here; beyond it they are only counted. */
+const SHOWN_LINES = 200;
 
-  const endExchange = () => {
-    if (answer.length > 0) {
-      if (request !== null && isAdapterCommand(request)) readAdapterAnswer(request, answer, scan);
-      else readCarAnswer(answer, request !== null, scan, builder);
+/** Reads one session: exchange by exchange, every line either understood or reported. */
+class SessionReader {
+  readonly scan = emptyScan();
+  private readonly builder = new ScanBuilder(this.scan);
+  private request: string | null = null;
+  private answer: AnswerLine[] = [];
+  private notUnderstood = 0;
+
+  /** @param hasPrompts whether the text has prompts: a request then stands right after one and nowhere else. */
+  constructor(private readonly hasPrompts: boolean) {}
+
+  /** One line between two line ends, or what stands beside a prompt on it. */
+  line(text: string, line: number, isFirstPiece: boolean): void {
+    const trimmed = [...text]
+      .filter((c) => c >= ' ' && c <= '~')
+      .join('')
+      .trim();
+    if (trimmed === '') return;
+    // The terminal's own echo above the adapter's is no second request.
+    if (this.answer.length === 0 && trimmed.replace(/\s/g, '').toUpperCase() === this.request) return;
+    const isOpen = this.request === null && this.answer.length === 0;
+    const isAnswerOnly = isFirstPiece && isAnsweredWithDigits(this.request);
+    const asked = isAnswerOnly || (this.hasPrompts && !isOpen) ? null : requestIn(trimmed);
+    if (asked === null) {
+      this.answer.push({ text: trimmed, line });
+      return;
     }
-    answer = [];
-  };
+    this.endExchange();
+    this.request = asked;
+  }
 
-  text.split(/\r\n|\r|\n/).forEach((rawLine, index) => {
-    const line = index + 1;
-    const pieces = rawLine.split('>');
-    pieces.forEach((piece, i) => {
-      if (i > 0) {
-        endExchange();
-        request = null;
-      }
-      const trimmed = [...piece]
-        .filter((c) => c >= ' ' && c <= '~')
-        .join('')
-        .trim();
-      if (trimmed === '') return;
-      const isAnswerOnly = i === 0 && isAnsweredWithDigits(request);
-      const asked = isAnswerOnly ? null : requestIn(trimmed);
-      if (asked !== null) {
-        endExchange();
-        request = asked;
-        return;
-      }
-      answer.push({ text: trimmed, line });
-    });
-  });
-  endExchange();
-  builder.finish();
-  return scan;
-}
+  prompt(): void {
+    this.endExchange();
+    this.request = null;
+  }
 
-function readCarAnswer(
-  lines: readonly AnswerLine[],
-  isAsked: boolean,
-  scan: Scan,
-  builder: ScanBuilder,
-): void {
-  const data = isAsked ? lines : lines.filter((line) => !readAdapterWords(line.text, scan));
-  const { answers, errors } = interpretLines(data);
-  scan.errors.push(...errors);
-  for (const answer of answers) builder.add(answer);
-}
+  private endExchange(): void {
+    const lines = this.answer;
+    this.answer = [];
+    if (lines.length === 0) return;
+    // With the echo off, or without prompts, an answer of the car may stand under a command to the adapter.
+    const ofCar = lines.filter((line) => !this.isOfAdapter(line));
+    if (ofCar.length > 0) this.readCar(ofCar);
+  }
 
-/**
- * With the echo off nobody sees what was asked, so answers to commands are known by their looks: a voltage, a
- * protocol, the words with which an adapter introduces itself.
- * @returns whether the line was such an answer.
- */
-function readAdapterWords(text: string, scan: Scan): boolean {
-  if (faultInLine(text) !== null) return false;
-  const volts = /^(\d{1,2}\.\d)\s*V$/i.exec(text);
-  if (volts) scan.adapterVolts = Number(volts[1]);
-  const isProtocol = /^(AUTO, )?(ISO|SAE) /i.test(text);
-  if (isProtocol) scan.protocol = text.replace(/^AUTO,\s*/i, '');
-  const isNumber = /^A?[0-9A-C]$/i.test(text);
-  if (isNumber) scan.protocol ??= protocolName(text);
-  const isIntroduction =
-    /v\d+\.\d+[a-z]?$/i.test(text) || /[G-Z]{4}/i.test(text.replace(/^(SEARCHING|BUS INIT).*/i, ''));
-  return volts !== null || isProtocol || isNumber || isIntroduction;
-}
+  private readCar(lines: readonly AnswerLine[]): void {
+    const { answers, errors } = interpretLines(lines);
+    for (const error of errors) {
+      if (error.kind === 'garbled') this.report(error);
+      else this.scan.errors.push(error);
+    }
+    for (const answer of answers) this.builder.add(answer);
+  }
 
-function readAdapterAnswer(request: string, lines: readonly AnswerLine[], scan: Scan): void {
-  for (const { text, line } of lines) {
+  /**
+   * Answers to commands are known by the command, or where nobody sees what was asked by their looks: a voltage, a
+   * protocol, the words with which an adapter introduces itself.
+   */
+  private isOfAdapter({ text, line }: AnswerLine): boolean {
+    const { request, scan } = this;
+    const isCommand = request !== null && isAdapterCommand(request);
     const fault = faultInLine(text);
     if (fault) {
+      if (!isCommand) return false;
       scan.errors.push({
         kind: fault.code,
         message: `${request}: ${faultWords(fault).sentence}`,
         ...(line === undefined ? {} : { line }),
       });
-      continue;
+      return true;
     }
-    const volts = request === 'ATRV' ? /^(\d{1,2}(?:\.\d+)?)\s*V?$/i.exec(text) : null;
+    if (request !== null && !isCommand) return false;
+    if (/^OK$/i.test(text)) return true;
+    const volts =
+      /^(\d{1,2}\.\d+)\s*V$/i.exec(text) ?? (request === 'ATRV' ? /^(\d{1,2}(?:\.\d+)?)$/.exec(text) : null);
     if (volts) scan.adapterVolts = Number(volts[1]);
-    if (request === 'ATDP') scan.protocol = text.replace(/^AUTO,\s*/i, '');
-    if (request === 'ATDPN') scan.protocol ??= protocolName(text);
+    const isProtocol = request === 'ATDP' || /^(AUTO, )?(ISO|SAE) /i.test(text);
+    if (isProtocol) scan.protocol = text.replace(/^AUTO,\s*/i, '');
+    const isNumber = (request === null || request === 'ATDPN') && /^A?[0-9A-C]$/i.test(text);
+    if (isNumber) scan.protocol ??= protocolName(text);
+    const isIntroduction = /\bv\d+\.\d+[a-z]?$/i.test(text);
+    // A command may be answered by any words, but not by what looks like bytes.
+    const isOwnWords =
+      isCommand && /^AT(Z|WS|I|@[0-9])$/.test(request ?? '') && !/^[0-9A-F\s:]+$/i.test(text);
+    return volts !== null || isProtocol || isNumber || isIntroduction || isOwnWords;
   }
+
+  private report(error: ReadError): void {
+    if (++this.notUnderstood > SHOWN_LINES) return;
+    this.scan.errors.push({ ...error, kind: 'not-understood' });
+  }
+
+  finish(): Scan {
+    this.endExchange();
+    this.builder.finish();
+    if (this.notUnderstood > SHOWN_LINES)
+      this.scan.errors.push({
+        kind: 'not-understood',
+        message: `${this.notUnderstood - SHOWN_LINES} more lines could not be understood.`,
+      });
+    return this.scan;
+  }
+}
+
+/**
+ * Reads a saved adapter session: the terminal text as it was, with or without prompts, requests and answers; echo,
+ * spaces and headers may be on or off. What cannot be understood is reported by line, beginning with 1.
+ */
+export function decodeSavedSession(text: string): Scan {
+  const reader = new SessionReader(text.includes('>'));
+  text.split(/\r\n|\r|\n/).forEach((rawLine, index) => {
+    rawLine.split('>').forEach((piece, i) => {
+      if (i > 0) reader.prompt();
+      reader.line(piece, index + 1, i === 0);
+    });
+  });
+  return reader.finish();
 }
 
 /** Protocol numbers of the command set, in words. */

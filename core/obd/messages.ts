@@ -61,6 +61,9 @@ function mergeMonitors(a: Scan['monitors'], b: Scan['monitors']): Scan['monitors
   return [...merged.values()];
 }
 
+/** Bytes of codes in one message of the older protocols: three codes, filled up with zeros. */
+const LEGACY_LIST_BYTES = 6;
+
 /**
  * Why a code list cannot be whole, or null when count and bytes agree (SAE J1979, services 03, 07, 0A: on CAN a count
  * byte and two bytes a code; on the older protocols three codes a message, filled up with zeros).
@@ -68,8 +71,10 @@ function mergeMonitors(a: Scan['monitors'], b: Scan['monitors']): Scan['monitors
 export function codeListProblem({ payload, isCan, source }: Answer): string | null {
   if (!isCan) {
     const bytes = payload.length - 1;
-    if (bytes > 0 && bytes % 2 === 0) return null;
-    return bytes <= 0 ? `${source} sent no codes and no “none”.` : 'Half a code at the end of the answer.';
+    if (bytes === LEGACY_LIST_BYTES) return null;
+    return bytes <= 0
+      ? `${source} sent no codes and no “none”.`
+      : `A list of codes from ${source} has ${bytes} bytes instead of ${LEGACY_LIST_BYTES}.`;
   }
   const count = payload[1];
   if (count === undefined) return `${source} sent a list without its count.`;
@@ -129,6 +134,11 @@ export class ScanBuilder {
   /** PIDs that a control unit declared for a service (`01`, `02`, `09`). */
   supportedBy(service: string, source: string): ReadonlySet<number> {
     return this.supported.get(`${service}/${source}`) ?? new Set();
+  }
+
+  /** The vehicle number as told so far on CAN, or by the part that was there before; null when none is. */
+  vin(): string | null {
+    return this.scan.vin ?? this.info.vin();
   }
 
   /** Adds what one answer says. Unreadable content becomes an error entry, never an exception. */

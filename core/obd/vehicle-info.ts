@@ -44,8 +44,13 @@ export class VehicleInfo {
       else this.apply(infoType, bytes, source);
     }
     this.parts.clear();
-    const vin = [...this.vinByUnit.entries()].sort(([a], [b]) => a.localeCompare(b))[0]?.[1];
-    if (vin !== undefined) this.scan.vin = vin;
+    const vin = this.vin();
+    if (vin !== null) this.scan.vin = vin;
+  }
+
+  /** The vehicle number of the first unit that told one. */
+  vin(): string | null {
+    return [...this.vinByUnit.entries()].sort(([a], [b]) => a.localeCompare(b))[0]?.[1] ?? null;
   }
 
   private apply(type: number, bytes: readonly number[], source: string): void {

@@ -50,7 +50,7 @@ describe('the example logbook', () => {
     const now = new Date('2026-11-20T12:00:00Z');
     const [open, closed, van, motorcycle, forSale] = files.map((f) => assess(f.case, f.vehicle, now));
     expect(open?.causes[0]?.id).toBe('coil-boot:2');
-    expect(open?.allowance.level).toBe(1);
+    expect(open?.allowance.level).toBe('safe-place');
     expect(open?.facts.find((f) => f.kind === 'frame')?.detail).toMatch(/always when/);
     expect(van?.causes[0]?.id).toBe('charge-hose');
     expect(motorcycle?.causes[0]?.id).toBe('motorcycle-regulator');

@@ -4,10 +4,15 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { router } from './router.tsx';
+import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
-import { store } from './store/store.ts';
-import './styles.css';
+import { beginSession } from './store/session.ts';
+import { createStore } from './store/store.ts';
+import './styles.css.css';
 
+const ports = browserPorts();
+const store = createStore(ports);
+beginSession(store, ports);
 void store.dispatch(load());
 
 const root = document.getElementById('root');

@@ -3,8 +3,11 @@ export class MemoryForage {
   readonly records = new Map<string, unknown>();
   /** When set, reads of these keys give nothing: a disk that does not keep what it was given. */
   forgets: RegExp | null = null;
+  /** A disk with no room left. */
+  isFull = false;
 
   setItem(key: string, value: unknown): Promise<unknown> {
+    if (this.isFull) return Promise.reject(new Error('QuotaExceededError'));
     this.records.set(key, structuredClone(value));
     return Promise.resolve(value);
   }

@@ -1,4 +1,4 @@
-import { searchReference } from '../src/reference/search.ts';
+import { searchReference } from '../src/workers/search.ts';
 
 const first = (text: string) => searchReference(text, 8);
 

@@ -21,7 +21,7 @@ const say = (entry: Bare) =>
 const scan = {
   ...emptyScan(),
   codes: [{ code: 'P0302', state: 'confirmed' as const, unit: '7E8' }],
-  lamp: { on: true, count: 1 },
+  mils: [{ unit: '7E8', on: true, count: 1 }],
 };
 
 const SENTENCES: [string, Bare][] = [
@@ -40,7 +40,7 @@ const SENTENCES: [string, Bare][] = [
   ],
   ['Full reading: P0302, lamp on.', { kind: 'scan', via: 'adapter', isComplete: true, scan }],
   [
-    'Part of a reading: no codes.',
+    'Part of a reading: codes not read.',
     { kind: 'scan', via: 'adapter', isComplete: false, scan: emptyScan() },
   ],
   ['Written down by hand: P0302, lamp on.', { kind: 'scan', via: 'hand', isComplete: false, scan }],

@@ -1,6 +1,7 @@
 import { asciiBytes, asciiOf, type Transport } from '@pincer/core/link';
 import { hasBluetooth, openBluetooth } from '../src/transports/bluetooth.ts';
-import { RefusedByBridge, bridgePorts, openNetwork } from '../src/transports/network.ts';
+import { RefusedByBridge } from '@pincer/core/link';
+import { bridgePorts, openNetwork } from '../src/transports/network.ts';
 import { hasSerial, openSerial } from '../src/transports/serial.ts';
 
 const browser = (parts: Record<string, unknown>) =>

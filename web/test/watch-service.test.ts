@@ -1,6 +1,6 @@
 import localforage from 'localforage';
 import type { MemoryForage } from './memory-forage.ts';
-import { loadRecording, type RecordingMeta } from '../src/store/recordings.ts';
+import { loadRecording, type RecordingMeta } from '../src/storage/recordings.ts';
 import { watchService } from '../src/store/watch-service.ts';
 
 jest.mock('localforage', () => {

@@ -9,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { day, distance } from '../ui/format.ts';
+import { ROAD_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { SetAsideNotice } from './set-aside.tsx';
 import { useFirstStartDemo } from './first-start.ts';
@@ -154,11 +155,12 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const state = useAssessment(record, vehicle);
   const a = state.status === 'ready' ? state.assessment : null;
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
-  const isRead = foldCase(record).latestReading !== null;
+  const isRead = foldCase(record).scans.length > 0;
   const waits = !a
     ? 'working it out…'
     : a.proof.status !== 'not-cleared'
       ? {
+          'unknown-outcome': 'a clear got no answer: read again',
           'read-again': 'waits for a reading after the clear',
           returned: 'it came back: narrow it down again',
           watching: 'waits for more good drives',
@@ -193,5 +195,3 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
     </Link>
   );
 }
-
-const ROAD_SHARE = { 0: 6, 1: 21, 2: 45, 3: 72, 4: 100 } as const;

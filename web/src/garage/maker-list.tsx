@@ -8,6 +8,7 @@ import { BUTTON } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { day } from '../ui/format.ts';
+import { now } from '../clock.ts';
 
 /** Largest list that is read, bytes. */
 const MAX_BYTES = 2_000_000;
@@ -34,7 +35,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
     await dispatch(
       putVehicle({
         ...vehicle,
-        makerCodes: { name: checked.name, addedAt: new Date().toISOString(), codes: checked.result.codes },
+        makerCodes: { name: checked.name, addedAt: now().toISOString(), codes: checked.result.codes },
       }),
     );
     toast(`${count} codes of your list are used from now on.`);

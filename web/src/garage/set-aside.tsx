@@ -1,6 +1,6 @@
 import { saveText } from '../ui/save-text.ts';
 import { dropSetAside } from '../store/logbook-actions.ts';
-import { readSetAside } from '../store/storage.ts';
+import { readSetAside } from '../storage/records.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';

@@ -5,7 +5,7 @@ import { putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
-import { AcceptedCodes } from './accepted-codes.tsx';
+import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';

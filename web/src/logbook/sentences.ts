@@ -1,6 +1,7 @@
 import type { Assessment } from '@pincer/core/assess';
-import { LAMPS, type Entry } from '@pincer/core/case';
+import { LAMPS, LAMP_MODE_WORDS, type Entry } from '@pincer/core/case';
 import { stepSentence } from '@pincer/core/link';
+import { milOf } from '@pincer/core/obd';
 import { causeById, checkById, isObservationKey, observationKind } from '@pincer/core/knowledge';
 
 /** Whether an entry is something that the car said; the others are the owner's. */
@@ -23,18 +24,11 @@ const PART_WORDS = {
   file: 'Reading from a file',
   hand: 'Written down by hand',
 } as const;
-const MODE_WORDS = {
-  steady: 'is lit',
-  flashing: 'flashes',
-  'now-and-then': 'lights at times',
-  out: 'is out',
-} as const;
-
 /** One entry of the log as a plain sentence. */
 export function entrySentence(entry: Entry, assessment: Assessment): string {
   switch (entry.kind) {
     case 'lamp':
-      return `${LAMPS[entry.lamp]} ${MODE_WORDS[entry.mode]}${entry.colour && entry.mode !== 'out' ? `, ${entry.colour}` : ''}.`;
+      return `${LAMPS[entry.lamp]} ${LAMP_MODE_WORDS[entry.mode]}${entry.colour && entry.mode !== 'out' ? `, ${entry.colour}` : ''}.`;
     case 'bulb':
       return `The engine lamp at key-on: ${{ lights: 'lights', 'does-not': 'does not light', unknown: 'not tried' }[entry.answer]}.`;
     case 'observation': {
@@ -53,7 +47,10 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
       const codes = [...new Set(entry.scan.codes.map((c) => c.code))];
       const what = entry.isComplete ? 'Full reading' : PART_WORDS[entry.via];
       const after = entry.continues ? ', gone on with after a cut' : '';
-      return `${what}${after}: ${codes.length === 0 ? 'no codes' : codes.join(', ')}${entry.scan.mil ? `, lamp ${entry.scan.mil.on ? 'on' : 'off'}` : ''}.`;
+      const isRead = entry.scan.parts.some((p) => p.part === 'confirmed' && p.state === 'empty');
+      const found = codes.length > 0 ? codes.join(', ') : isRead ? 'no codes' : 'codes not read';
+      const mil = milOf(entry.scan);
+      return `${what}${after}: ${found}${mil ? `, lamp ${mil.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'recording':
       return `${entry.file ? 'Recording brought in' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;
@@ -72,12 +69,16 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
         at(causeById(id)?.repair.title ?? entry.cause, cylinder);
       return `Done: ${title.toLowerCase()}${entry.cost === undefined ? '' : `, spent ${entry.cost}`}.${entry.note ? ` ${entry.note}` : ''}`;
     }
+    case 'clear-asked':
+      return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;
+    case 'battery-off':
+      return 'The battery’s earth lead was off.';
     case 'clear':
       return entry.outcome === 'agreed'
         ? entry.unit
           ? `Cleared: ${entry.unit.name}; it agreed.`
           : 'Cleared; the car agreed.'
-        : `Clear ${entry.outcome}. ${entry.message ?? ''}`;
+        : `${entry.outcome === 'unknown' ? 'Clear sent, no answer' : 'Clear refused'}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
     case 'note':

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { coreWorker } from '../workers/core-client.ts';
-import type { Hit } from './search.ts';
+import type { Hit } from '../workers/search.ts';
 
 const NONE: readonly Hit[] = [];
 

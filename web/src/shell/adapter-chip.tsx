@@ -15,6 +15,7 @@ export function AdapterChip({ caseId }: { caseId: string }) {
     failed: 'not talking',
     talking: isRecording ? 'recording' : volts ? null : 'talking',
     reading: 'reading',
+    clearing: 'clearing',
     lost: 'cut',
   }[status.at];
   return (

@@ -1,10 +1,9 @@
-import { Suspense, lazy, useEffect, useMemo } from 'react';
+import { Suspense, lazy, useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
-import { clearStateOf, guard } from '../store/link-actions.ts';
-import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
@@ -33,7 +32,6 @@ export function CaseFrame() {
     { useKey: true },
   );
   useHotkeys('l', () => setParams({ log: '' }));
-  useStoredReading(caseId);
 
   if (status === 'loading')
     return (
@@ -102,18 +100,4 @@ export function CaseFrame() {
       </Suspense>
     </div>
   );
-}
-
-/** After a reload the clear guard knows nothing: it has the last full reading read back from storage again. */
-function useStoredReading(caseId: string): void {
-  const dispatch = useAppDispatch();
-  const record = useAppSelector((s) => s.logbook.cases[caseId]);
-  const at = useAppSelector((s) => clearStateOf(s, caseId).at);
-  useEffect(() => {
-    if (!record || at !== 'unread') return;
-    const state = foldCase(record);
-    const lastClear = state.entries.findLastIndex((e) => e.kind === 'clear' && e.outcome === 'agreed');
-    const reading = state.entries.findLast((e, i) => e.kind === 'scan' && e.isComplete && i > lastClear);
-    if (reading) void dispatch(guard(caseId, { type: 'scan-taken', entry: reading.id, isComplete: true }));
-  }, [dispatch, caseId, record, at]);
 }

@@ -1,9 +1,7 @@
 import { useState } from 'react';
 import type { Allowance } from '@pincer/core/urgency';
 import { Dialog } from '../ui/dialog.tsx';
-
-/** Share of the strip that is asphalt, by level: none, to a safe place, short trips, some weeks, no limit. */
-const SHARE = ['7%', '21%', '40%', '64%', '100%'] as const;
+import { ROAD_SHARE } from '../ui/road-share.ts';
 
 /** How much road is left: its length, its words and the fact that decided. */
 export function Road({ allowance }: { allowance: Allowance }) {
@@ -15,7 +13,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
       <div className="verge-hatch flex min-h-[68px] items-stretch">
         <div
           className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px]"
-          style={{ width: SHARE[level] }}
+          style={{ width: `${ROAD_SHARE[level]}%` }}
         >
           <b className="block text-[18px] leading-tight md:text-[19px]">{allowance.title}</b>
           <span className="hidden text-[14px] md:block">{allowance.detail}</span>
@@ -25,7 +23,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
           onClick={() => setOpen(true)}
           className="flex min-w-0 flex-1 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px]"
         >
-          {level < 4 && first ? (
+          {level !== 'no-limit' && first ? (
             <span className="min-w-0">
               <b className="line-clamp-2 md:text-[17px]">{first.text}</b>
               {change ? (
@@ -53,7 +51,11 @@ export function Road({ allowance }: { allowance: Allowance }) {
         onOpenChange={setOpen}
       >
         {reasons.length === 0 ? (
-          <p>No lamp is lit, the car has been read, and nothing that is known holds it back.</p>
+          <p>
+            {allowance.title === 'Closed'
+              ? 'You closed this case. Whatever is seen or read from now on opens it again.'
+              : 'No lamp is lit, the car has been read, and nothing that is known holds it back.'}
+          </p>
         ) : null}
         <ul className="space-y-3">
           {reasons.map((r) => (

@@ -1,4 +1,5 @@
-/** A new id with a prefix that says what it is for. */
+/** A new id with a prefix that says what it is for: 64 random bits, on any page that can be served. */
 export function newId(prefix: 'ent' | 'case' | 'veh' | 'rec'): string {
-  return `${prefix}_${crypto.randomUUID().replaceAll('-', '').slice(0, 16)}`;
+  const bytes = crypto.getRandomValues(new Uint8Array(8));
+  return `${prefix}_${Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('')}`;
 }

@@ -4,12 +4,14 @@ import { z } from 'zod';
 /**
  * What was recorded or typed this very moment, written synchronously: the database needs some milliseconds, and a
  * page that is reloaded or a battery that dies within them would lose it. An entry is crossed out once the database
- * has it.
+ * has it. Each stands by itself, so that two pages cannot overwrite one another's.
  */
-const JOURNAL = 'pincer:journal';
+const JOURNAL = 'pincer:journal:';
+/** Where older versions kept all of it together. */
+const OLD_JOURNAL = 'pincer:journal';
 const DRAFT = 'pincer:draft:';
 
-const journalSchema = z.array(z.object({ caseId: z.string(), entry: entrySchema }));
+const notedSchema = z.object({ caseId: z.string(), entry: entrySchema });
 type Noted = { caseId: string; entry: Entry };
 
 /** Null where the browser refuses it, as some private windows do; the database still works then. */
@@ -29,29 +31,49 @@ function parsed(text: string | null | undefined): unknown {
   }
 }
 
-/** Entries that the database may not have yet. */
-export function pendingEntries(): Noted[] {
-  const read = journalSchema.safeParse(parsed(local()?.getItem(JOURNAL)));
-  return read.success ? read.data : [];
+/** What is kept under a prefix, by the rest of the key. */
+function keptUnder(prefix: string): [string, unknown][] {
+  const store = local();
+  const keys = Array.from({ length: store?.length ?? 0 }, (_, i) => store?.key(i) ?? '');
+  return keys
+    .filter((k) => k.startsWith(prefix))
+    .map((k) => [k.slice(prefix.length), parsed(store?.getItem(k))]);
 }
 
-function write(items: readonly Noted[]): void {
-  try {
-    if (items.length === 0) local()?.removeItem(JOURNAL);
-    else local()?.setItem(JOURNAL, JSON.stringify(items));
-  } catch {
-    // Too large for this store (a long reading): the database alone has to do.
-  }
+/** Entries that the database may not have yet. One that cannot be read does not keep the others from being found. */
+export function pendingEntries(): Noted[] {
+  const old = parsed(local()?.getItem(OLD_JOURNAL));
+  const all = [
+    ...(Array.isArray(old) ? (old as unknown[]) : []),
+    ...keptUnder(JOURNAL).map(([, value]) => value),
+  ];
+  return all.flatMap((item) => {
+    const read = notedSchema.safeParse(item);
+    return read.success ? [read.data] : [];
+  });
 }
 
 /** Notes an entry before the database is asked to keep it. */
 export function noteDown(item: Noted): void {
-  write([...pendingEntries(), item]);
+  try {
+    local()?.setItem(JOURNAL + item.entry.id, JSON.stringify(item));
+  } catch {
+    // Too large for this store (a long scan): the database alone has to do.
+  }
 }
 
 /** The database has it. */
 export function crossOut(entryId: string): void {
-  write(pendingEntries().filter((n) => n.entry.id !== entryId));
+  const store = local();
+  store?.removeItem(JOURNAL + entryId);
+  const old = parsed(store?.getItem(OLD_JOURNAL));
+  if (!Array.isArray(old)) return;
+  const rest = (old as unknown[]).filter((item) => {
+    const read = notedSchema.safeParse(item);
+    return read.success && read.data.entry.id !== entryId;
+  });
+  if (rest.length === 0) store?.removeItem(OLD_JOURNAL);
+  else store?.setItem(OLD_JOURNAL, JSON.stringify(rest));
 }
 
 /** Keeps a draft at once; null forgets it. */
@@ -66,11 +88,5 @@ export function saveDraft(key: string, value: unknown): void {
 
 /** All drafts, by key. */
 export function loadDrafts(): Record<string, unknown> {
-  const store = local();
-  const drafts: Record<string, unknown> = {};
-  for (let i = 0; i < (store?.length ?? 0); i++) {
-    const key = store?.key(i);
-    if (key?.startsWith(DRAFT)) drafts[key.slice(DRAFT.length)] = parsed(store?.getItem(key));
-  }
-  return drafts;
+  return Object.fromEntries(keptUnder(DRAFT));
 }

@@ -2,37 +2,29 @@ import { foldCase, type CaseRecord, type EntryOf } from '@pincer/core/case';
 import {
   AdapterPort,
   RESUME_WITHIN_MS,
-  clearCodes,
-  clearUnit,
+  RefusedByBridge,
   connect,
   faultWords,
+  identityOf,
   resumeScan,
   takeScan,
-  type Connection,
-  type LinkFault,
+  type CarIdentity,
   type LinkKind,
   type ReadProgress,
   type Transport,
 } from '@pincer/core/link';
-import {
-  CLEAR_START,
-  clearStep,
-  type ClearEffect,
-  type ClearEvent,
-  type ClearState,
-} from '@pincer/core/proof';
 import type { Scan } from '@pincer/core/obd';
 import type { Mode } from '@pincer/simulator';
-import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
-import { RefusedByBridge } from '../transports/network.ts';
-import type { StandInSetup } from '../workers/stand-in-api.ts';
-import type { LinkService } from './link-service.ts';
-import { linkSlice } from './link-slice.ts';
+import { now } from '../clock.ts';
+import type { StandInSetup } from '../ports/stand-in.ts';
+import { guard } from './clear-actions.ts';
+import { isLinkBusy, linkSlice } from './link-slice.ts';
+import { hangUp, loseLink } from './link-state.ts';
 import { record } from './logbook-actions.ts';
-import { isStored } from './storage.ts';
-import type { AppThunk, RootState } from './store.ts';
+import type { AppThunk } from './store.ts';
+import { isWatching } from './watch-slice.ts';
 
-const { linkChanged, statusChanged, standInChanged, clearMoved } = linkSlice.actions;
+const { linkChanged, statusChanged, standInChanged } = linkSlice.actions;
 
 /** How an attempt to connect ended. */
 export type ConnectOutcome = 'talking' | 'failed' | 'cancelled';
@@ -52,12 +44,15 @@ export function connectStandIn(
   setup: StandInSetup,
   eachProtocol = false,
 ): AppThunk<Promise<ConnectOutcome>> {
-  return async (dispatch, _, { link }) => {
-    await hangUp(link);
-    const { transport, state } = await plugIntoStandIn(setup);
-    dispatch(standInChanged(state));
+  return async (dispatch, _, { standIn }) => {
     const adapter = `Stand-in, ${setup.temperament}`;
-    return dispatch(connectWith({ caseId, by: 'stand-in', adapter, eachProtocol }, transport));
+    return dispatch(
+      connectBy({ caseId, by: 'stand-in', adapter, eachProtocol }, async () => {
+        const { transport, state } = await standIn.plugIn(setup);
+        dispatch(standInChanged(state));
+        return transport;
+      }),
+    );
   };
 }
 
@@ -69,14 +64,38 @@ export function connectReal(
   attempt: Attempt,
   open: () => Promise<Transport>,
 ): AppThunk<Promise<ConnectOutcome>> {
-  return async (dispatch, _, { link }) => {
-    await hangUp(link);
+  return (dispatch) => {
     dispatch(standInChanged(null));
-    const { caseId, adapter, by } = attempt;
+    return dispatch(connectBy(attempt, open));
+  };
+}
+
+/**
+ * One attempt to connect at a time: a second press while one is under way does nothing. An attempt that was stopped and
+ * overtaken while the browser was still asking closes what it opens at last.
+ */
+function connectBy(attempt: Attempt, open: () => Promise<Transport>): AppThunk<Promise<ConnectOutcome>> {
+  return async (dispatch, getState, { link }) => {
+    const { caseId, by, adapter } = attempt;
+    if (isLinkBusy(getState()) || isWatching(getState())) return 'cancelled';
+    const mine = ++link.attempt;
+    const stop = new AbortController();
+    link.stop = stop;
+    const progress = { step: 'Opening the adapter', done: 0, total: 10 };
+    dispatch(linkChanged({ caseId, adapter, status: { at: 'connecting', progress } }));
+    stop.signal.addEventListener('abort', () => {
+      // Whoever still holds the door open is not waited for.
+      if (link.attempt === mine && link.port === null) {
+        link.attempt++;
+        dispatch(statusChanged({ at: 'failed', words: faultWords({ code: 'cancelled' }), volts: null }));
+      }
+    });
+    await hangUp(link);
     let transport: Transport;
     try {
       transport = await open();
     } catch (error) {
+      if (link.attempt !== mine) return 'cancelled';
       const words =
         error instanceof RefusedByBridge
           ? { sentence: error.message, next: error.next }
@@ -85,7 +104,7 @@ export function connectReal(
               next: `Is it plugged in, and not in use by another program or page? ${error instanceof Error ? error.message : ''}`.trim(),
             };
       const detail = error instanceof Error && error.message !== words.sentence ? ` ${error.message}` : '';
-      dispatch(linkChanged({ caseId, adapter, status: { at: 'failed', words, volts: null } }));
+      dispatch(statusChanged({ at: 'failed', words, volts: null }));
       await dispatch(
         record(caseId, {
           kind: 'connection',
@@ -98,41 +117,41 @@ export function connectReal(
       );
       return 'failed';
     }
-    return dispatch(connectWith(attempt, transport));
+    if (link.attempt !== mine) {
+      await transport.close().catch(() => undefined);
+      return 'cancelled';
+    }
+    return dispatch(talkOver(attempt, transport, stop));
   };
 }
 
-/**
- * Ends the connection that there is, before another one is opened: closing it afterwards could pull the plug that
- * has just been put in.
- */
-async function hangUp(link: LinkService): Promise<void> {
-  const { port } = link;
-  link.port = null;
-  link.connection = null;
-  await port?.close();
-}
-
-function connectWith(attempt: Attempt, transport: Transport): AppThunk<Promise<ConnectOutcome>> {
+/** Sets the adapter up over an open transport, and finds the car. */
+function talkOver(
+  attempt: Attempt,
+  transport: Transport,
+  stop: AbortController,
+): AppThunk<Promise<ConnectOutcome>> {
   const { caseId, by, adapter, eachProtocol = false } = attempt;
   return async (dispatch, _, { link }) => {
-    const stop = new AbortController();
     const port = new AdapterPort(transport, link.clock);
     link.port = port;
-    link.connection = null;
-    link.stop = stop;
-    const progress = { step: 'Waking the adapter', done: 0, total: 10 };
-    dispatch(linkChanged({ caseId, adapter, status: { at: 'connecting', progress } }));
     const result = await connect(port, {
       signal: stop.signal,
       eachProtocol,
-      onProgress: (p) => dispatch(statusChanged({ at: 'connecting', progress: p })),
+      onProgress: (progress) => {
+        if (link.port === port) dispatch(statusChanged({ at: 'connecting', progress }));
+      },
     });
-    if (link.port !== port) return 'cancelled';
+    if (link.port !== port) {
+      await port.close();
+      return 'cancelled';
+    }
     if (result.ok) {
       const { protocol, adapterVolts, refused } = result.connection;
       link.connection = result.connection;
       dispatch(statusChanged({ at: 'talking', protocol, volts: adapterVolts }));
+      // A plug that is pulled out is seen at once, whatever is or is not being asked.
+      port.onEnd(() => dispatch(noticeEnd(caseId, port)));
       await dispatch(
         record(caseId, {
           kind: 'connection',
@@ -166,32 +185,50 @@ function connectWith(attempt: Attempt, transport: Transport): AppThunk<Promise<C
   };
 }
 
+/** The byte stream of a connection has ended: what was permitted on it is over. */
+function noticeEnd(caseId: string, port: AdapterPort): AppThunk {
+  return (dispatch, getState, { link }) => {
+    void dispatch(guard(caseId, { type: 'overtaken', why: 'disconnected' }));
+    // What is under way tells its own end, with what it has kept.
+    const { at } = getState().link.status;
+    if (link.port === port && at === 'talking' && !isWatching(getState()))
+      dispatch(loseLink({ code: 'cut' }));
+  };
+}
+
 /** Stops connecting or reading; what was read is kept. */
 export function stopLink(): AppThunk {
   return (_, __, { link }) => link.stop?.abort();
 }
 
 /** The scan that was cut a moment ago and can be gone on with, or null. */
-export function cutScan(record: CaseRecord, now: Date): EntryOf<'scan'> | null {
-  const { latestReading } = foldCase(record);
+export function cutScan(caseRecord: CaseRecord, at: Date): EntryOf<'scan'> | null {
+  const last = foldCase(caseRecord).scans.at(-1);
   const canGoOn =
-    latestReading !== null &&
-    latestReading.via === 'adapter' &&
-    !latestReading.isComplete &&
-    latestReading.scan.codes.length + latestReading.scan.values.length > 0 &&
-    now.getTime() - new Date(latestReading.at).getTime() < RESUME_WITHIN_MS;
-  return canGoOn ? latestReading : null;
+    last !== undefined &&
+    last.via === 'adapter' &&
+    !last.isComplete &&
+    last.scan.codes.length + last.scan.values.length > 0 &&
+    at.getTime() - new Date(last.at).getTime() < RESUME_WITHIN_MS;
+  return canGoOn ? last : null;
+}
+
+/** The car of this case as it last answered in full; null when it never did. */
+function knownCarOf(caseRecord: CaseRecord | undefined): CarIdentity | null {
+  const scans = caseRecord ? foldCase(caseRecord).scans : [];
+  const last = scans.findLast((s) => s.via === 'adapter' && s.isComplete);
+  return last ? identityOf(last.scan) : null;
 }
 
 /**
- * Takes a full scan, stores it whether complete or not, and tells the clear guard.
+ * Takes a full scan, stores it whether complete or not, and tells the way to a clear.
  * @param begun an earlier part to go on with.
  */
 export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promise<void>> {
   return async (dispatch, getState, { link }) => {
     const { connection } = link;
     const { status, adapter } = getState().link;
-    if (!connection || status.at !== 'talking') return;
+    if (!connection || status.at !== 'talking' || isWatching(getState())) return;
     const stop = new AbortController();
     link.stop = stop;
     const { protocol, volts } = status;
@@ -200,18 +237,17 @@ export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promi
     );
     const { cases, vehicles } = getState().logbook;
     const map = vehicles[cases[caseId]?.vehicle ?? '']?.moduleMap;
+    const knownCar = knownCarOf(cases[caseId]);
     const options = {
       signal: stop.signal,
       ...(map ? { units: map.modules } : {}),
+      ...(knownCar ? { knownCar } : {}),
       onProgress: (progress: ReadProgress) =>
         dispatch(statusChanged({ at: 'reading', protocol, volts, progress })),
     };
-    const { scan, fault } = begun
+    const { scan, fault, hasGoneOn } = begun
       ? await resumeScan(connection, begun.scan, options)
-      : await takeScan(connection, options);
-    if (fault === null || fault.code === 'cancelled')
-      dispatch(statusChanged({ at: 'talking', protocol, volts: voltsOf(scan) ?? volts }));
-    else loseLink(dispatch, link, fault);
+      : { ...(await takeScan(connection, options)), hasGoneOn: false };
     const isComplete = fault === null && scan.missing.length === 0;
     const entry = await dispatch(
       record(caseId, {
@@ -219,11 +255,18 @@ export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promi
         via: 'adapter',
         adapter,
         isComplete,
-        ...(begun ? { continues: begun.id } : {}),
+        ...(begun && hasGoneOn ? { continues: begun.id } : {}),
         scan,
       }),
     );
-    await dispatch(guard(caseId, { type: 'scan-taken', entry: entry.id, isComplete }));
+    const takenAt = now().getTime();
+    const basis = { scanEntry: entry.id, connection: connection.port.id, car: identityOf(scan), takenAt };
+    await dispatch(guard(caseId, { type: 'scan-taken', basis, isComplete }));
+    if (connection.port.hasEnded) dispatch(loseLink({ code: 'cut' }));
+    else if (fault === null || fault.code === 'cancelled')
+      dispatch(statusChanged({ at: 'talking', protocol, volts: voltsOf(scan) ?? volts }));
+    else dispatch(loseLink(fault));
+    if (connection.port.hasEnded) await dispatch(guard(caseId, { type: 'overtaken', why: 'disconnected' }));
   };
 }
 
@@ -233,116 +276,21 @@ function voltsOf(scan: Scan): number | null {
   return typeof value === 'number' ? value : null;
 }
 
-function loseLink(
-  dispatch: (action: ReturnType<typeof statusChanged>) => unknown,
-  link: LinkService,
-  fault: LinkFault,
-): void {
-  dispatch(statusChanged({ at: 'lost', words: faultWords(fault) }));
-  void hangUp(link);
-}
-
-/** State of the clear guard for a case; a case that the guard has not seen begins unread. */
-export function clearStateOf(state: RootState, caseId: string): ClearState {
-  return state.link.clear.caseId === caseId ? state.link.clear.state : CLEAR_START;
-}
-
-/** Moves the clear guard and carries out its effects. This is the only place that sends a clear. */
-export function guard(caseId: string, event: ClearEvent): AppThunk<Promise<void>> {
-  return async (dispatch, getState, { link }) => {
-    const step = clearStep(clearStateOf(getState(), caseId), event);
-    dispatch(clearMoved({ caseId, state: step.state }));
-    for (const effect of step.effects) {
-      if (effect.type === 'store-and-read-back') {
-        const found = getState().logbook.cases[caseId];
-        const isSame = found !== undefined && (await isStored(found, effect.entry));
-        await dispatch(guard(caseId, { type: 'read-back', entry: effect.entry, isSame }));
-        continue;
-      }
-      if (!link.connection) {
-        await dispatch(
-          guard(caseId, {
-            type: 'car-refused',
-            why: 'No adapter is connected. Connect at Plug in, then clear.',
-          }),
-        );
-        continue;
-      }
-      if (effect.type === 'send-clear-unit') {
-        await dispatch(sendUnitClear(caseId, link.connection, effect));
-        continue;
-      }
-      const result = await clearCodes(link.connection, effect.permit);
-      const afterScan = effect.permit.scanEntryId;
-      if (result.ok && result.agreed.length > 0) {
-        await dispatch(
-          record(caseId, {
-            kind: 'clear',
-            afterScan,
-            outcome: 'agreed',
-            message: `Agreed: ${result.agreed.join(', ')}${result.refused.length > 0 ? `; refused: ${result.refused.join(', ')}` : ''}`,
-          }),
-        );
-        await dispatch(guard(caseId, { type: 'car-agreed' }));
-        continue;
-      }
-      const why = result.ok
-        ? 'The car refused. Clearing wants the ignition on and the engine off.'
-        : `${faultWords(result.fault).sentence} ${faultWords(result.fault).next}`;
-      await dispatch(
-        record(caseId, {
-          kind: 'clear',
-          afterScan,
-          outcome: result.ok ? 'refused' : 'failed',
-          message: why,
-        }),
-      );
-      await dispatch(guard(caseId, { type: 'car-refused', why }));
-      if (!result.ok && result.fault.code === 'cut') loseLink(dispatch, link, result.fault);
-    }
-  };
-}
-
-/** Clears one control unit, and records what it answered. */
-function sendUnitClear(
-  caseId: string,
-  connection: Connection,
-  { unit, permit }: Extract<ClearEffect, { type: 'send-clear-unit' }>,
-): AppThunk<Promise<void>> {
-  return async (dispatch) => {
-    const result = await clearUnit(connection, unit, permit);
-    const why = result.ok ? '' : `${unit.name}: ${result.why}.`;
-    await dispatch(
-      record(caseId, {
-        kind: 'clear',
-        afterScan: permit.scanEntryId,
-        outcome: result.ok ? 'agreed' : 'refused',
-        unit: { answer: unit.answer, name: unit.name },
-        ...(why ? { message: why } : {}),
-      }),
-    );
-    await dispatch(guard(caseId, result.ok ? { type: 'car-agreed' } : { type: 'car-refused', why }));
-  };
-}
-
 /** Turns the stand-in's key, or runs its engine. */
 export function setStandInMode(mode: Mode): AppThunk<Promise<void>> {
-  return async (dispatch) => {
-    dispatch(standInChanged(await standInWorker().setMode(mode)));
+  return async (dispatch, _, { standIn }) => {
+    dispatch(standInChanged(await standIn.setMode(mode)));
   };
 }
 
-/** Lets the stand-in idle until warm, makes a drive with it, mends it, or pulls its plug. */
+/** Lets the stand-in idle until warm, makes a drive with it, or mends it. */
 export function standInDoes(what: 'warmUp' | 'drive' | 'mend'): AppThunk<Promise<void>> {
-  return async (dispatch) => {
-    dispatch(standInChanged(await standInWorker()[what]()));
+  return async (dispatch, _, { standIn }) => {
+    dispatch(standInChanged(await standIn.does(what)));
   };
 }
 
 /** Pulls the plug out of the stand-in, whatever it is doing. */
 export function pullPlug(): AppThunk<Promise<void>> {
-  return async (dispatch, getState, { link }) => {
-    await standInWorker().unplug();
-    if (getState().link.status.at === 'talking') loseLink(dispatch, link, { code: 'cut' });
-  };
+  return (_, __, { standIn }) => standIn.unplug();
 }

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { FaultWords, ReadProgress } from '@pincer/core/link';
 import { CLEAR_START, type ClearState } from '@pincer/core/proof';
-import type { StandInState } from '../workers/stand-in-api.ts';
+import type { StandInState } from '../ports/stand-in.ts';
 
 /** The connection to the adapter, for the session; nothing here is saved. */
 export type LinkStatus =
@@ -10,7 +10,13 @@ export type LinkStatus =
   | { at: 'failed'; words: FaultWords; volts: number | null }
   | { at: 'talking'; protocol: string; volts: number | null }
   | { at: 'reading'; protocol: string; volts: number | null; progress: ReadProgress }
+  /** A clear is being looked at, noted and sent. */
+  | { at: 'clearing'; protocol: string; volts: number | null }
   | { at: 'lost'; words: FaultWords };
+
+/** Whether something is under way that nothing else may be begun beside. */
+export const isLinkBusy = ({ link }: { link: LinkState }): boolean =>
+  link.status.at === 'connecting' || link.status.at === 'reading' || link.status.at === 'clearing';
 
 export interface LinkState {
   caseId: string | null;

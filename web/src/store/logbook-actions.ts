@@ -1,22 +1,33 @@
 import {
   DEFAULT_OWNER,
   importProblemWords,
+  mergeEntries,
+  stampAfter,
   writeCaseFile,
   type CaseFile,
   type CaseRecord,
   type Entry,
 } from '@pincer/core/case';
+import type { Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { coreWorker } from '../workers/core-client.ts';
+import { now } from '../clock.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { crossOut, loadDrafts, noteDown, pendingEntries, saveDraft } from './journal.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
-import { forgetSetAside, loadAll, saveCase, saveSettings, saveVehicle, type Settings } from './storage.ts';
+import {
+  forgetSetAside,
+  loadAll,
+  saveCaseHead,
+  saveEntry,
+  saveSettings,
+  saveVehicle,
+  type Settings,
+} from '../storage/records.ts';
 import type { AppThunk } from './store.ts';
 
-type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at'> : never;
+type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at' | 'offsetMinutes' | 'clockAt'> : never;
 export type NewEntry = WithoutStamp<Entry>;
 
 /** Reads everything from storage into the store. */
@@ -38,29 +49,51 @@ export function load(): AppThunk<Promise<void>> {
 function catchUp(): AppThunk<Promise<void>> {
   return async (dispatch, getState) => {
     for (const { caseId, entry } of pendingEntries()) {
-      const known = getState().logbook.cases[caseId];
-      if (!known) continue;
-      if (!known.entries.some((e) => e.id === entry.id))
-        dispatch(logbookSlice.actions.entryAdded({ caseId, entry }));
-      const whole = getState().logbook.cases[caseId];
-      if (whole) await saveCase(whole);
-      crossOut(entry.id);
+      if (!getState().logbook.cases[caseId]) continue;
+      dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
+      await dispatch(keepEntry(caseId, entry));
+    }
+  };
+}
+
+/** Writes an entry to storage and tells the other pages; one that it will not keep is marked, and tried again later. */
+function keepEntry(caseId: string, entry: Entry): AppThunk<Promise<void>> {
+  return async (dispatch, _, { tabs }) => {
+    try {
+      await saveEntry(caseId, entry);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : 'unknown';
+      dispatch(logbookSlice.actions.saveFailed({ caseId, entryId: entry.id, why }));
+      return;
+    }
+    crossOut(entry.id);
+    dispatch(logbookSlice.actions.saved(entry.id));
+    tabs.tell({ caseId, entry });
+  };
+}
+
+/** Tries again to write what storage would not keep. */
+export function saveAgain(): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const { unsaved, cases } = getState().logbook;
+    for (const [entryId, { caseId }] of Object.entries(unsaved)) {
+      const entry = cases[caseId]?.entries.find((e) => e.id === entryId);
+      if (entry) await dispatch(keepEntry(caseId, entry));
     }
   };
 }
 
 /**
- * Adds a fact to a case and writes the case to storage. Resolves when it is written.
+ * Adds a fact to a case and writes it to storage. Resolves when it is written, or was refused and marked so.
  * @returns the entry with its id and moment.
  */
 export function record(caseId: string, entry: NewEntry): AppThunk<Promise<Entry>> {
   return async (dispatch, getState) => {
-    const whole = { ...entry, id: newId('ent'), at: new Date().toISOString() } as Entry;
+    const known = getState().logbook.cases[caseId]?.entries ?? [];
+    const whole = { ...entry, id: newId('ent'), ...stampAfter(known, now()) } as Entry;
     noteDown({ caseId, entry: whole });
     dispatch(logbookSlice.actions.entryAdded({ caseId, entry: whole }));
-    const saved = getState().logbook.cases[caseId];
-    if (saved) await saveCase(saved);
-    crossOut(whole.id);
+    await dispatch(keepEntry(caseId, whole));
     return whole;
   };
 }
@@ -72,11 +105,11 @@ export function openCase(vehicle: Vehicle, title: string): AppThunk<Promise<Case
       id: newId('case'),
       vehicle: vehicle.id,
       title,
-      openedAt: new Date().toISOString(),
+      openedAt: now().toISOString(),
       entries: [],
     };
     dispatch(logbookSlice.actions.casePut(fresh));
-    await saveCase(fresh);
+    await saveCaseHead(fresh);
     return fresh;
   };
 }
@@ -105,12 +138,17 @@ export function keepDraft(key: string, value: unknown): AppThunk {
   };
 }
 
+/** Decodes a saved session or a CAN log in the worker. Adds nothing. */
+export function decodeFile(text: string): AppThunk<Promise<Scan>> {
+  return (_, __, { core }) => core.decodeFileText(text);
+}
+
 export type ImportOutcome = { ok: true; file: CaseFile; isNew: boolean } | { ok: false; message: string };
 
 /** Checks a case file in the worker. Adds nothing. */
 export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
-  return async (_, getState) => {
-    const read = await coreWorker().readCaseFile(text);
+  return async (_, getState, { core }) => {
+    const read = await core.readCaseFile(text);
     if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
     return { ok: true, file: read.file, isNew: getState().logbook.cases[read.file.case.id] === undefined };
   };
@@ -125,11 +163,11 @@ export function addImport(file: CaseFile): AppThunk<Promise<number>> {
     const { cases, vehicles } = getState().logbook;
     const known = cases[file.case.id];
     if (!vehicles[file.vehicle.id]) await dispatch(putVehicle(file.vehicle));
-    const has = new Set((known?.entries ?? []).map((e) => e.id));
-    const fresh = file.case.entries.filter((e) => !has.has(e.id));
-    const merged: CaseRecord = known ? { ...known, entries: [...known.entries, ...fresh] } : file.case;
-    dispatch(logbookSlice.actions.casePut(merged));
-    await saveCase(merged);
+    const entries = mergeEntries(known?.entries ?? [], file.case.entries);
+    const fresh = entries.slice(known?.entries.length ?? 0);
+    dispatch(logbookSlice.actions.casePut({ ...(known ?? file.case), entries }));
+    if (!known) await saveCaseHead(file.case);
+    for (const entry of fresh) await dispatch(keepEntry(file.case.id, entry));
     return fresh.length;
   };
 }
@@ -141,7 +179,7 @@ export function exportCase(caseId: string): AppThunk<string | null> {
     const found = logbook.cases[caseId];
     const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
     return found && vehicle
-      ? writeCaseFile(found, vehicle, new Date().toISOString(), settings.owner ?? DEFAULT_OWNER)
+      ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner ?? DEFAULT_OWNER)
       : null;
   };
 }

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { addEntry, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import type { Loaded, SetAside } from './storage.ts';
+import type { Loaded, SetAside } from '../storage/records.ts';
 
 export interface LogbookState {
   status: 'loading' | 'ready' | 'failed';
@@ -10,6 +10,8 @@ export interface LogbookState {
   vehicles: Record<string, Vehicle>;
   cases: Record<string, CaseRecord>;
   setAside: SetAside[];
+  /** Entries that storage would not keep, with the reason, by their id. */
+  unsaved: Record<string, { caseId: string; why: string }>;
 }
 
 const initialState: LogbookState = {
@@ -18,6 +20,7 @@ const initialState: LogbookState = {
   vehicles: {},
   cases: {},
   setAside: [],
+  unsaved: {},
 };
 
 export const logbookSlice = createSlice({
@@ -43,6 +46,19 @@ export const logbookSlice = createSlice({
     entryAdded(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
       const record = state.cases[payload.caseId];
       if (record) state.cases[payload.caseId] = addEntry(record, payload.entry);
+    },
+    /** An entry that another page has stored. One that is here already is left as it is. */
+    entryHeard(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
+      const record = state.cases[payload.caseId];
+      if (record && !record.entries.some((e) => e.id === payload.entry.id))
+        state.cases[payload.caseId] = addEntry(record, payload.entry);
+    },
+    /** An entry that storage would not keep: it stays here, and in what can be exported. */
+    saveFailed(state, { payload }: PayloadAction<{ caseId: string; entryId: string; why: string }>) {
+      state.unsaved[payload.entryId] = { caseId: payload.caseId, why: payload.why };
+    },
+    saved(state, { payload }: PayloadAction<string>) {
+      delete state.unsaved[payload];
     },
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);

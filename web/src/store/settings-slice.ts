@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { DEFAULT_OWNER, type Owner } from '@pincer/core/case';
-import type { Settings } from './storage.ts';
+import type { Settings } from '../storage/records.ts';
 
 const initialState: Settings = { theme: 'auto', owner: DEFAULT_OWNER };
 

@@ -1,26 +1,47 @@
-import { configureStore, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import {
+  combineReducers,
+  configureStore,
+  type ThunkAction,
+  type ThunkDispatch,
+  type UnknownAction,
+} from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import type { Ports } from '../ports/ports.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { createLinkService, type LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
+import { createOwnEntries } from './session.ts';
 import { settingsSlice } from './settings-slice.ts';
 import { watchSlice } from './watch-slice.ts';
 
-export const store = configureStore({
-  reducer: {
-    logbook: logbookSlice.reducer,
-    settings: settingsSlice.reducer,
-    drafts: draftsSlice.reducer,
-    link: linkSlice.reducer,
-    watch: watchSlice.reducer,
-  },
-  middleware: (getDefault) => getDefault({ thunk: { extraArgument: { link: createLinkService() } } }),
+/** What thunks are given: the live connection, and the ways out of the store. */
+export interface Extra extends Ports {
+  link: LinkService;
+}
+
+const reducer = combineReducers({
+  logbook: logbookSlice.reducer,
+  settings: settingsSlice.reducer,
+  drafts: draftsSlice.reducer,
+  link: linkSlice.reducer,
+  watch: watchSlice.reducer,
 });
 
-export type RootState = ReturnType<typeof store.getState>;
-export type AppDispatch = typeof store.dispatch;
-export type AppThunk<R = void> = ThunkAction<R, RootState, { link: LinkService }, UnknownAction>;
+export type RootState = ReturnType<typeof reducer>;
+export type AppDispatch = ThunkDispatch<RootState, Extra, UnknownAction>;
+
+/** A store with nothing loaded. @param ports its ways to workers and other pages. */
+export function createStore(ports: Ports) {
+  const extraArgument: Extra = { ...ports, link: createLinkService() };
+  return configureStore({
+    reducer,
+    middleware: (getDefault) => getDefault({ thunk: { extraArgument } }).prepend(createOwnEntries()),
+  });
+}
+
+export type AppStore = ReturnType<typeof createStore>;
+export type AppThunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

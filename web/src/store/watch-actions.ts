@@ -12,11 +12,13 @@ import {
 import { engineOf } from '@pincer/core/assess';
 import { newId } from './ids.ts';
 import { linkSlice } from './link-slice.ts';
+import { loseLink } from './link-state.ts';
 import { record } from './logbook-actions.ts';
-import { loadRecording, saveMeta, type RecordingMeta } from './recordings.ts';
+import { loadRecording, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
 import type { AppThunk } from './store.ts';
 import { watchService } from './watch-service.ts';
-import { watchSlice } from './watch-slice.ts';
+import { isWatching, watchSlice } from './watch-slice.ts';
+import { now } from '../clock.ts';
 
 const { watchChanged } = watchSlice.actions;
 const { statusChanged } = linkSlice.actions;
@@ -38,25 +40,26 @@ interface Start {
 export function startWatching({ caseId, title, keys, offered, goOn }: Start): AppThunk<Promise<void>> {
   return async (dispatch, getState, { link }) => {
     const { connection } = link;
-    if (!connection) return;
-    const before = goOn ? await loadRecording(goOn.id) : null;
+    // One thing at a time, by what is set before anything is waited for.
+    if (!connection || isWatching(getState()) || getState().link.status.at !== 'talking') return;
     const meta: RecordingMeta = goOn ?? {
       id: newId('rec'),
       caseId,
       title,
-      startedAt: new Date().toISOString(),
+      startedAt: now().toISOString(),
       channels: [],
       marks: [],
       chunks: 0,
       isOpen: true,
     };
-    await watchService.begin(meta, before);
+    const control = new AbortController();
+    stop = control;
     dispatch(watchChanged({ at: 'watching', caseId, recording: meta.id, title: meta.title }));
+    const before = goOn ? await loadRecording(goOn.id) : null;
+    await watchService.begin(meta, before);
     // The engine is started and stopped meanwhile: what the socket had before is soon no longer true.
     const { status } = getState().link;
     if (status.at === 'talking') dispatch(statusChanged({ ...status, volts: null }));
-    const control = new AbortController();
-    stop = control;
     const sampling = sampleReadings(connection, {
       wanted: wantedFor(keys, offered),
       clock: link.clock,
@@ -81,6 +84,8 @@ export function startWatching({ caseId, title, keys, offered, goOn }: Start): Ap
           fault.code === 'cancelled' ? { at: 'idle' } : { at: 'ended', caseId, words: faultWords(fault) },
         ),
       );
+      // The adapter that fell silent, or the plug that was pulled out, is seen beside the recording too.
+      if (connection.port.hasEnded) dispatch(loseLink({ code: 'cut' }));
     });
   };
 }

@@ -1,6 +1,6 @@
 import type { Pace } from '@pincer/core/link';
 import { addSamples, durationOf, emptyRecording, type Recording, type Sample } from '@pincer/core/signals';
-import { chunkOf, saveChunk, saveMeta, type RecordingMeta } from './recordings.ts';
+import { chunkOf, saveChunk, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
 
 /** How often screens hear of new samples, ms, and how often they are written to storage. */
 const TELL_MS = 400;

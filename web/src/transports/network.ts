@@ -1,15 +1,4 @@
-import { ByteQueue, bridgeRefusal, type Transport } from '@pincer/core/link';
-
-/** A connection that the server's bridge did not make, with the next step for the owner. */
-export class RefusedByBridge extends Error {
-  constructor(
-    sentence: string,
-    readonly next: string,
-  ) {
-    super(sentence);
-    this.name = 'RefusedByBridge';
-  }
-}
+import { ByteQueue, RefusedByBridge, bridgeRefusal, type Transport } from '@pincer/core/link';
 
 export interface NetworkAddress {
   host: string;

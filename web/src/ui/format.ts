@@ -1,17 +1,18 @@
 import { KM_PER_MILE } from '@pincer/core/signals';
 import { format, isSameDay } from 'date-fns';
+import { now } from '../clock.ts';
 
 /** A moment in a few words: `Tue 3 Nov, 07:40`, with the year where it is another one. */
-export function moment(iso: string, now = new Date()): string {
+export function moment(iso: string, at = now()): string {
   const date = new Date(iso);
-  if (isSameDay(date, now)) return `today, ${format(date, 'HH:mm')}`;
-  return format(date, date.getFullYear() === now.getFullYear() ? 'EEE d MMM, HH:mm' : 'd MMM yyyy, HH:mm');
+  if (isSameDay(date, at)) return `today, ${format(date, 'HH:mm')}`;
+  return format(date, date.getFullYear() === at.getFullYear() ? 'EEE d MMM, HH:mm' : 'd MMM yyyy, HH:mm');
 }
 
 /** A day: `Tue 3 Nov`, with the year where it is another one. */
-export function day(iso: string, now = new Date()): string {
+export function day(iso: string, at = now()): string {
   const date = new Date(iso);
-  return format(date, date.getFullYear() === now.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
+  return format(date, date.getFullYear() === at.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
 }
 
 /** Keeps a figure and its unit together. */

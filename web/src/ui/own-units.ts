@@ -1,8 +1,7 @@
 import { KM_PER_MILE, KPA_PER_PSI } from '@pincer/core/signals';
-import { useAppSelector } from '../store/store.ts';
-import type { Settings } from '../store/storage.ts';
+import type { Owner } from '@pincer/core/case';
 
-export type Units = Settings['owner']['units'];
+export type Units = Owner['units'];
 
 interface OwnUnit {
   unit: string;
@@ -24,9 +23,4 @@ const IMPERIAL: Readonly<Record<string, OwnUnit>> = {
 export function ownUnit(unit: string, units: Units): OwnUnit {
   const own = units === 'imperial' ? IMPERIAL[unit] : units === 'mixed' ? MIXED[unit] : undefined;
   return own ?? { unit, of: (v) => v };
-}
-
-/** The owner's units. */
-export function useUnits(): Units {
-  return useAppSelector((s) => s.settings.owner.units);
 }

@@ -3,7 +3,7 @@ import { assess, codePage } from '@pincer/core/assess';
 import { readCaseFile, type CaseRecord, type Owner } from '@pincer/core/case';
 import { decodeFileText } from '@pincer/core/link';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { searchReference } from '../reference/search.ts';
+import { searchReference } from './search.ts';
 
 /** The core, off the main thread. */
 const api = {

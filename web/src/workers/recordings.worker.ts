@@ -21,7 +21,7 @@ import {
   type Stat,
   type StoredWindow,
 } from '@pincer/core/signals';
-import { chunkOf, loadRecording, saveChunk, saveMeta, type RecordingMeta } from '../store/recordings.ts';
+import { chunkOf, loadRecording, saveChunk, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
 
 export interface OpenedRecording {
   channels: Channel[];

@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { ByteQueue, type Transport } from '@pincer/core/link';
-import type { StandInApi, StandInSetup, StandInState } from './stand-in-api.ts';
+import type { StandInApi, StandInSetup, StandInState } from '../ports/stand-in.ts';
 
 let standIn: Remote<StandInApi> | null = null;
 

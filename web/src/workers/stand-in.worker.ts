@@ -1,15 +1,7 @@
 import { expose } from 'comlink';
-import type { Clock } from '@pincer/core/link';
 import { CARS, StandIn, type StandInAdapter } from '@pincer/simulator';
-import type { StandInApi, StandInSetup, StandInState } from './stand-in-api.ts';
-
-const clock: Clock = {
-  now: () => performance.now(),
-  after: (ms, run) => {
-    const timer = setTimeout(run, ms);
-    return () => clearTimeout(timer);
-  },
-};
+import { REAL_CLOCK } from '../clock.ts';
+import type { StandInApi, StandInSetup, StandInState } from '../ports/stand-in.ts';
 
 let car: StandIn | null = null;
 let adapter: StandInAdapter | null = null;
@@ -40,7 +32,7 @@ const api: StandInApi = {
         seed: next.seed,
         temperament: next.temperament,
         isWet: next.isWet,
-        clock,
+        clock: REAL_CLOCK,
       });
       if (next.isKeyOff) car.setMode('off');
       setup = next;

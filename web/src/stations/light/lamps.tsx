@@ -54,7 +54,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
       </h3>
       <ul className="divide-y divide-line">
         {(Object.keys(LAMPS) as LampId[]).map((lamp) => {
-          const seen = state.lamps.get(lamp);
+          const seen = state.standing.lamps.get(lamp);
           const mode = seen?.mode ?? null;
           const isLit = mode !== null && mode !== 'out';
           const colour = LAMP_COLOUR[lamp] ?? seen?.colour ?? null;
@@ -109,12 +109,12 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
           <Segments
             label="The engine lamp at key-on"
             tone="own"
-            value={state.entries.some((e) => e.kind === 'bulb') ? state.bulb : null}
+            value={state.entries.some((e) => e.kind === 'bulb') ? state.standing.bulb : null}
             options={BULB}
             onChange={(answer) => void dispatch(addRecord(caseId, { kind: 'bulb', answer }))}
           />
         </div>
-        <p className="mt-1.5 text-[14px] text-ink-2">{BULB_MEANS[state.bulb]}</p>
+        <p className="mt-1.5 text-[14px] text-ink-2">{BULB_MEANS[state.standing.bulb]}</p>
       </div>
     </section>
   );

@@ -1,12 +1,13 @@
 import { Check, X } from 'lucide-react';
 import type { Answered } from '@pincer/core/case';
 import { OBSERVATIONS, OWNER_OBSERVATIONS, type ObservationKey } from '@pincer/core/knowledge';
+import { levelRank } from '@pincer/core/urgency';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-import { PreliminaryChecks } from './preliminary-checks.ts';
+import { PreliminaryChecks } from './preliminary-checks.tsx';
 import { Lamps } from './lamps.tsx';
 import { Minute } from './minute.tsx';
 
@@ -25,7 +26,7 @@ export function Light() {
   const answer = (observation: ObservationKey, next: Answered) =>
     void dispatch(addRecord(record.id, { kind: 'observation', observation, answer: next }));
   const urgent =
-    assessment.allowance.level <= 1
+    levelRank(assessment.allowance.level) <= levelRank('safe-place')
       ? assessment.allowance.reasons.find((r) => r.isDeciding && r.minute.length > 0)
       : undefined;
 
@@ -69,7 +70,7 @@ export function Light() {
                   <Answer
                     key={key}
                     title={OBSERVATIONS[key].title}
-                    value={state.observations.get(key)?.answer ?? 'unknown'}
+                    value={state.standing.observations.get(key)?.answer ?? 'unknown'}
                     onChange={(a) => answer(key, a)}
                   />
                 ))}

@@ -1,10 +1,10 @@
 import { Phone } from 'lucide-react';
-import type { Allowance } from '@pincer/core/urgency';
+import { levelRank, type Allowance } from '@pincer/core/urgency';
 
 /** What to do in the next minute, for what stops the car: steps, and whom to call. */
 export function Minute({ allowance }: { allowance: Allowance }) {
   const urgent = allowance.reasons.filter((r) => r.isDeciding && r.minute.length > 0);
-  if (allowance.level > 1 || urgent.length === 0) return null;
+  if (levelRank(allowance.level) > levelRank('safe-place') || urgent.length === 0) return null;
   return (
     <section
       aria-labelledby="minute"

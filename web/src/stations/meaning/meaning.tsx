@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { codeStateWords, type AcceptedView, type CodeView } from '@pincer/core/assess';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { AcceptForm, LEGAL_CAUTION } from '../../garage/accepted-codes.tsx';
+import { AcceptForm, LEGAL_CAUTION } from '../../accepted/accepted-codes.tsx';
 import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { day } from '../../ui/format.ts';

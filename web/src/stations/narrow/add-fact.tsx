@@ -61,7 +61,7 @@ export function AddFact({ onClose }: { onClose: () => void }) {
               <Segments
                 label={kind.title}
                 options={ANSWERS}
-                value={state.observations.get(key)?.answer ?? null}
+                value={state.standing.observations.get(key)?.answer ?? null}
                 tone="own"
                 onChange={(answer) =>
                   void dispatch(addRecord(record.id, { kind: 'observation', observation: key, answer }))

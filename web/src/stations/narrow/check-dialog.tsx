@@ -8,7 +8,7 @@ import { Cautions } from '../../ui/cautions.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
-import { CheckTags } from './next-check.tsx';
+import { CheckTags } from './check-tags.tsx';
 
 /** A check: its cautions, how to do it, what each answer would say; or the list to choose one from. */
 export function CheckDialog({ start, onClose }: { start: CheckView | null; onClose: () => void }) {

@@ -6,6 +6,7 @@ import { TAG } from '../../ui/classes.ts';
 import { duration, money } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { CheckDialog } from './check-dialog.tsx';
+import { CheckTags } from './check-tags.tsx';
 
 /** The next best check: what it costs, what each answer would do. When none pays, the repair itself is next. */
 export function NextCheck({ caseId }: { caseId: string }) {
@@ -105,21 +106,5 @@ export function NextCheck({ caseId }: { caseId: string }) {
         />
       ) : null}
     </section>
-  );
-}
-
-/** Time, money and tools of a check. */
-export function CheckTags({ check, currency }: { check: CheckView; currency: string }) {
-  return (
-    <>
-      <span className={TAG}>{duration(check.minutes)}</span>
-      <span className={TAG}>{check.cost === 0 ? 'free' : money(check.cost, currency)}</span>
-      {check.tools.map((t) => (
-        <span key={t.id} className={TAG}>
-          {t.name}
-          {t.isMissing ? ', to buy' : ''}
-        </span>
-      ))}
-    </>
   );
 }

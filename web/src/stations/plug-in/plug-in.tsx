@@ -14,7 +14,7 @@ import { useDraft } from '../../store/use-draft.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
-import { ByHand } from '../read/by-hand.tsx';
+import { ByHand } from '../../typed/by-hand.tsx';
 import { StationPage } from '../station-page.tsx';
 import { Before } from './before.tsx';
 import { FailureFinder } from './failure-finder.tsx';

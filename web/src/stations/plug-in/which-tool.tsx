@@ -15,7 +15,7 @@ const OTHER_UNITS = ['airbag', 'stability', 'steering', 'tyre', 'high-voltage', 
 export function WhichTool({ onByHand }: { onByHand: () => void }) {
   const { record, state } = useCase();
   const owner = useAppSelector((s) => s.settings.owner);
-  const asksOthers = OTHER_UNITS.some((l) => (state.lamps.get(l)?.mode ?? 'out') !== 'out');
+  const asksOthers = OTHER_UNITS.some((l) => (state.standing.lamps.get(l)?.mode ?? 'out') !== 'out');
   const [needs, setNeeds] = useDraft<ToolNeed[]>(
     `needs:${record.id}`,
     asksOthers ? ['codes', 'units'] : ['codes'],

@@ -1,13 +1,58 @@
 import { ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
-import type { ClearedSoFar } from '@pincer/core/proof';
-import { clearStateOf, guard } from '../../store/link-actions.ts';
+import type { ClearState, ClearedSoFar, ShutReason } from '@pincer/core/proof';
+import { askToClear, clearStateOf, confirmReady } from '../../store/clear-actions.ts';
+import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+
+/** Why there is no way to a clear at the moment, and the one next thing to do. */
+const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: string }>> = {
+  unread: {
+    title: 'Not yet: read everything first.',
+    why: 'Clearing erases codes, stored conditions and self-checks. It opens after a full reading taken now, on this connection, once its record was written to storage and read back. A reading from before, or from a file, is not enough: the car may have stored something since.',
+    next: 'Read everything',
+  },
+  incomplete: {
+    title: 'Not yet: the last reading is not complete.',
+    why: 'What it did not read would be erased unseen. Read again, ignition on, until it is complete.',
+    next: 'Read again',
+  },
+  disconnected: {
+    title: 'Not yet: the connection has ended.',
+    why: 'The plug may have moved to another car meanwhile. Connect, read everything, then clear.',
+    next: 'Read again',
+  },
+  unsafe: {
+    title: 'Not yet: storage did not give the record back.',
+    why: 'The reading is on this screen, but the browser did not keep it as it was. A full disk or a private window are common reasons. Save the case file from the log, make room, and read again.',
+    next: 'Read again',
+  },
+  overtaken: {
+    title: 'Not yet: something has come in since.',
+    why: 'Another page, a newer reading or an entry that was struck out has overtaken the reading that this rested on. Read everything again.',
+    next: 'Read again',
+  },
+  expired: {
+    title: 'Not yet: the reading is more than half an hour old.',
+    why: 'The car may have stored something since. Read everything again, then clear.',
+    next: 'Read again',
+  },
+  'other-car': {
+    title: 'Stopped: this is not the car that was read.',
+    why: 'Its vehicle number or its control units are not those of the reading, or it did not say. Nothing was sent. Read everything again in the case of the car that is plugged in.',
+    next: 'Read again',
+  },
+  'unknown-outcome': {
+    title: 'The clear was sent, and no answer came.',
+    why: 'It may or may not have been carried out. Do not clear again: read everything, and see what is stored now.',
+    next: 'Read again',
+  },
+};
 
 /** What was cleared so far, in a few words. */
 function clearedWords(
@@ -18,7 +63,27 @@ function clearedWords(
   return [...(isStandardDone ? ['engine'] : []), ...names].join(', ');
 }
 
-/** The way to a clear. Without a full reading that storage has given back there is no button to press. */
+const hasCleared = (done: ClearedSoFar): boolean => done.isStandardDone || done.units.length > 0;
+
+/** What the way to a clear is doing, where it takes a moment. */
+function busyWords(clear: ClearState): string | null {
+  switch (clear.at) {
+    case 'storing':
+      return 'Reading the record back from storage…';
+    case 'checking':
+      return 'Looking at the record and at the car once more…';
+    case 'noting':
+      return 'Writing down what is about to be done…';
+    case 'sent':
+      return clear.target.kind === 'unit' ? `Clearing: ${clear.target.unit.name}…` : 'Clearing…';
+    case 'shut':
+    case 'stored':
+    case 'ready':
+      return null;
+  }
+}
+
+/** The way to a clear. Without a full reading of this session that storage has given back there is no button to press. */
 export function ClearGuard() {
   const { record, state, assessment, vehicle } = useCase();
   const clear = useAppSelector((s) => clearStateOf(s, record.id));
@@ -28,80 +93,63 @@ export function ClearGuard() {
   const dispatch = useAppDispatch();
   const gates =
     assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
-  const reading =
-    'permit' in clear ? state.scans.find((r) => r.id === clear.permit.scanEntryId) : undefined;
+  const scan = 'basis' in clear ? state.scans.find((r) => r.id === clear.basis.scanEntry) : undefined;
   // In the order of the map: what others depend on stands first there. The engine’s own services clear these two.
   const otherUnits = (vehicle.moduleMap?.modules ?? []).filter(
-    (m) =>
-      m.answer !== '7E8' && m.answer !== '7E9' && reading?.scan.codes.some((c) => c.unit === m.answer),
+    (m) => m.answer !== '7E8' && m.answer !== '7E9' && scan?.scan.codes.some((c) => c.unit === m.answer),
   );
   const isRepaired = state.repairs.length > 0;
   // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
   const holding = isRepaired ? gates.filter((g) => g.id === 'inspection') : gates;
+  const done = 'done' in clear ? clear.done : null;
+  const isSomeDone = done !== null && hasCleared(done);
+  const busy = busyWords(clear);
+  const shut = clear.at === 'shut' ? SHUT[clear.why] : null;
   return (
     <section aria-labelledby="clear" className={`${SHEET} space-y-3 p-4`}>
       <h3 id="clear" className="text-lg">
         1 · Clear
       </h3>
-      <div aria-live="polite">
-        {clear.at === 'unread' ? (
+      <div aria-live="polite" className="space-y-3">
+        {shut ? (
           <Notice
-            title="Not yet: no full reading is stored."
+            title={shut.title}
+            {...(clear.at === 'shut' && clear.why !== 'unread' ? { tone: 'strong' as const } : {})}
             action={
               <Link className={BUTTON.solid} to={`/case/${record.id}/read`}>
-                Read everything
+                {shut.next}
               </Link>
             }
           >
-            Clearing erases codes, stored conditions and self-checks. It stays closed until a full reading,
-            taken since the last clear, was written to storage and read back.
+            {shut.why}
           </Notice>
         ) : null}
-        {clear.at === 'unsafe' ? (
-          <Notice
-            title="Not yet: storage did not give the record back."
-            tone="strong"
-            action={
-              <Link className={BUTTON.solid} to={`/case/${record.id}/read`}>
-                Read again
-              </Link>
-            }
-          >
-            The reading is on this screen, but the browser did not keep it as it was. A full disk or a private
-            window are common reasons. Save the case file from the log, make room, and read again.
-          </Notice>
-        ) : null}
-        {clear.at === 'storing' ? <p role="status">Reading the record back from storage…</p> : null}
-        {reading && clear.at !== 'cleared' ? (
+        {scan && !isSomeDone && clear.at !== 'storing' ? (
           <p className="flex items-start gap-2">
             <ShieldCheck size={22} className="mt-0.5 shrink-0" aria-hidden="true" />
             <span>
-              <b>The record is safe.</b> The full reading of {moment(reading.at)} was written to storage and
-              read back unchanged.
+              <b>The record is safe.</b> The full reading of {moment(scan.at)} was written to storage and read
+              back unchanged.
             </span>
           </p>
         ) : null}
-        {clear.at === 'failed' ? (
-          <Notice title="The car did not clear." tone="strong">
-            {clear.why}
-          </Notice>
-        ) : null}
-        {clear.at === 'cleared' ? (
-          <Notice title={`Cleared: ${clearedWords(clear, otherUnits)}.`}>
+        {done && isSomeDone ? (
+          <Notice title={`Cleared: ${clearedWords(done, otherUnits)}.`}>
             Read again when you are through: a fault that is there comes straight back. To clear the same once
             more, a new full reading comes first.
           </Notice>
         ) : null}
-        {clear.at === 'clearing' ? (
-          <p role="status">{clear.unit ? `Clearing: ${clear.unit.name}…` : 'Clearing…'}</p>
-        ) : null}
-        {clear.at === 'cleared' && clear.why ? (
-          <Notice title="The last one was not cleared." tone="strong">
+        {busy ? <p role="status">{busy}</p> : null}
+        {clear.at === 'ready' && clear.why ? (
+          <Notice
+            title={isSomeDone ? 'The last one was not cleared.' : 'The car did not clear.'}
+            tone="strong"
+          >
             {clear.why}
           </Notice>
         ) : null}
       </div>
-      {otherUnits.length > 0 && (clear.at === 'cleared' || clear.at === 'ready') ? (
+      {otherUnits.length > 0 && clear.at === 'ready' ? (
         <div className="space-y-2">
           <h4 className="font-semibold">Control unit by control unit</h4>
           <p className="text-[15px] text-ink-2">
@@ -110,8 +158,8 @@ export function ClearGuard() {
           </p>
           <ul className="space-y-2">
             {otherUnits.map((unit) => {
-              const isDone = clear.at === 'cleared' && clear.units.includes(unit.answer);
-              const codes = reading?.scan.codes.filter((c) => c.unit === unit.answer) ?? [];
+              const isDone = clear.done.units.includes(unit.answer);
+              const codes = scan?.scan.codes.filter((c) => c.unit === unit.answer) ?? [];
               return (
                 <li key={unit.answer} className="flex flex-wrap items-center justify-between gap-2">
                   <span>
@@ -127,7 +175,7 @@ export function ClearGuard() {
                     type="button"
                     className={BUTTON.plain}
                     disabled={!isConnected || isDone || holding.length > 0}
-                    onClick={() => void dispatch(guard(record.id, { type: 'ask-clear-unit', unit }))}
+                    onClick={() => void dispatch(askToClear(record.id, { kind: 'unit', unit }))}
                   >
                     {isDone ? 'Cleared' : `Clear ${unit.name.toLowerCase()}`}
                   </button>
@@ -137,7 +185,7 @@ export function ClearGuard() {
           </ul>
         </div>
       ) : null}
-      {clear.at === 'cleared' && !clear.isStandardDone ? (
+      {clear.at === 'ready' && isSomeDone && !clear.done.isStandardDone ? (
         <p className="flex flex-wrap items-center justify-between gap-2">
           <span>
             <b>Engine</b> and what else answers the standard’s clear
@@ -146,13 +194,13 @@ export function ClearGuard() {
             type="button"
             className={BUTTON.plain}
             disabled={!isConnected || holding.length > 0}
-            onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}
+            onClick={() => void dispatch(askToClear(record.id, { kind: 'standard' }))}
           >
             Clear now
           </button>
         </p>
       ) : null}
-      {clear.at === 'stored' || clear.at === 'failed' || clear.at === 'ready' ? (
+      {(clear.at === 'stored' || clear.at === 'ready') && !isSomeDone ? (
         <>
           {holding.length > 0 ? (
             <ul className="space-y-1.5">
@@ -175,7 +223,7 @@ export function ClearGuard() {
               type="button"
               className={BUTTON.solid}
               disabled={!isConnected || holding.length > 0}
-              onClick={() => void dispatch(guard(record.id, { type: 'ask-clear' }))}
+              onClick={() => void dispatch(askToClear(record.id, { kind: 'standard' }))}
             >
               Clear now
             </button>
@@ -184,22 +232,36 @@ export function ClearGuard() {
               type="button"
               className={BUTTON.plain}
               disabled={holding.length > 0}
-              onClick={() => void dispatch(guard(record.id, { type: 'owner-ready' }))}
+              onClick={() => void dispatch(confirmReady(record.id))}
             >
               Ignition is on, engine off; I have read this
             </button>
           )}
-          {isConnected ? null : (
-            <p className="text-ink-2">
-              No adapter is connected.{' '}
-              <Link className="font-semibold text-ink underline" to={`/case/${record.id}/plug-in`}>
-                Connect first
-              </Link>
-              .
-            </p>
-          )}
         </>
       ) : null}
+      <BatteryOff />
     </section>
+  );
+}
+
+/** The other way in which a memory is lost: told, not done. */
+function BatteryOff() {
+  const { record } = useCase();
+  const dispatch = useAppDispatch();
+  return (
+    <details>
+      <summary className="flex min-h-11 items-center font-semibold">The battery was off instead</summary>
+      <p className="text-[15px]">
+        With the earth lead off, learned values and self-checks are lost; the codes often stay. Note it here
+        so that what was known before is not taken for what is known now, then read again.
+      </p>
+      <button
+        type="button"
+        className={`${BUTTON.own} mt-2`}
+        onClick={() => void dispatch(addRecord(record.id, { kind: 'battery-off' }))}
+      >
+        + The earth lead was off
+      </button>
+    </details>
   );
 }

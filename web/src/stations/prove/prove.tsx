@@ -95,6 +95,11 @@ function nextThing(
         title: 'Next: clear, when the reading is stored',
         detail: 'A permanent code goes only when the car itself has seen the check pass.',
       };
+    case 'unknown-outcome':
+      return {
+        title: 'Next: read again, do not clear again',
+        detail: 'A clear was sent and no answer came. Only the car can say what is stored now.',
+      };
     case 'read-again':
       return READ_AGAIN;
     case 'returned':
@@ -142,6 +147,12 @@ function Outcome({ proof }: { proof: ProofView }) {
   );
 }
 
+const UNREAD_WORDS: Readonly<Partial<Record<ProofView['unread'][number], string>>> = {
+  confirmed: 'confirmed codes',
+  pending: 'pending codes',
+  readiness: 'self-checks',
+};
+
 function EngineOutcome({ proof }: { proof: ProofView }) {
   if (proof.status === 'not-cleared')
     return (
@@ -150,6 +161,12 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
           ? 'What the engine’s unit has stored was not cleared.'
           : 'Nothing was cleared in this case yet.'}
       </p>
+    );
+  if (proof.status === 'unknown-outcome')
+    return (
+      <Notice title="Nobody knows whether it was cleared." tone="strong">
+        The clear went out and no answer came. Connect and read everything: that shows what is stored now.
+      </Notice>
     );
   if (proof.status === 'read-again') return <p className="text-ink-2">Cleared, and not read since.</p>;
   return (
@@ -172,6 +189,12 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
         <p className="text-ink-2">
           Permanent, to be erased by the car itself:{' '}
           <span className="font-mono">{proof.permanent.join(', ')}</span>.
+        </p>
+      ) : null}
+      {proof.unread.length > 0 ? (
+        <p>
+          <b>Not read since the clear:</b> {proof.unread.map((p) => UNREAD_WORDS[p] ?? p).join(', ')}. Nothing
+          is proven without them.
         </p>
       ) : null}
       {proof.waitingFor.length > 0 ? (

@@ -2,7 +2,8 @@ import type { ReadValue, Scan } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
 import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
-import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
+import { useUnits } from '../../store/use-units.ts';
+import { ownUnit, type Units } from '../../ui/own-units.ts';
 
 function shown(v: ReadValue, units: Units): string {
   if (v.value === null) return 'not available';

@@ -1,15 +1,16 @@
 import { Lightbulb } from 'lucide-react';
 import { Link } from 'react-router';
-import type { ScanView, UnitCode, UnitView } from '@pincer/core/assess';
-import type { Scan } from '@pincer/core/obd';
+import type { OpenPart, ScanView, UnitCode, UnitView } from '@pincer/core/assess';
 import { SHEET, TAG, cx } from '../../ui/classes.ts';
+import { moment } from '../../ui/format.ts';
 
 const CHANGE = { new: 'new', back: 'back again', unchanged: 'as before' } as const;
 
-/** Codes by control unit and state, in one vocabulary; what has changed since the reading before. */
-export function CodesByUnit({ view, reading }: { view: ScanView; reading: Scan }) {
+/** Codes by control unit and state, in one vocabulary; what has changed, and what nobody has read. */
+export function CodesByUnit({ view }: { view: ScanView }) {
   const withCodes = view.units.filter((u) => u.codes.length > 0);
-  const without = view.units.filter((u) => u.codes.length === 0 && u.why === null);
+  const isOpen = (u: UnitView) => u.open.some((p) => p.part === 'confirmed' || p.part === 'pending');
+  const without = view.units.filter((u) => u.codes.length === 0 && u.why === null && !isOpen(u));
   const silent = view.units.filter((u) => u.why !== null);
   return (
     <section className={SHEET} aria-labelledby="codes">
@@ -17,13 +18,13 @@ export function CodesByUnit({ view, reading }: { view: ScanView; reading: Scan }
         <h3 id="codes" className="text-lg">
           Codes
         </h3>
-        {reading.mil ? (
+        {view.mil ? (
           <p>
-            Lamp commanded {reading.mil.on ? 'on' : 'off'}, {reading.mil.count} stored
+            Lamp commanded {view.mil.on ? 'on' : 'off'}, {view.mil.count} stored
           </p>
         ) : null}
       </div>
-      {withCodes.length === 0 ? <p className="p-4">No code in any control unit that answered.</p> : null}
+      {withCodes.length === 0 ? <p className="p-4">{emptyWords(view, without.length)}</p> : null}
       {withCodes.map((u) => (
         <Unit key={u.unit} unit={u} />
       ))}
@@ -48,6 +49,82 @@ export function CodesByUnit({ view, reading }: { view: ScanView; reading: Scan }
         </div>
       ) : null}
     </section>
+  );
+}
+
+/** That nothing is listed means something only where it was read. */
+function emptyWords(view: ScanView, read: number): string {
+  if (read > 0 && view.units.every((u) => u.open.length === 0))
+    return 'No code in any control unit that answered.';
+  return read > 0
+    ? 'No code in what was read; what was not read is listed below.'
+    : 'The codes have not been read.';
+}
+
+/** Parts that nobody has read, unit by unit, each with its reason, what is still known of it, and the next thing to do. */
+export function NotRead({ view, canGoOn }: { view: ScanView; canGoOn: boolean }) {
+  const units = view.units.filter((u) => u.open.length > 0);
+  if (units.length === 0) return null;
+  const isOnlyCleared = units.every((u) => u.open.every((p) => p.status === 'cleared'));
+  return (
+    <section className={`${SHEET} border-2 border-ink p-4`} aria-labelledby="not-read">
+      <h3 id="not-read" className="text-lg">
+        {isOnlyCleared ? 'Cleared, and not read since' : 'Not read'}
+      </h3>
+      <p>
+        {isOnlyCleared
+          ? 'Read again: a fault that is there comes straight back.'
+          : canGoOn
+            ? 'What came is kept. Go on where it was cut, or read everything again.'
+            : 'What is not read is not known to be good. Connect, ignition on, and read everything again.'}
+      </p>
+      <ul className="mt-2 space-y-2">
+        {units.map((u) => (
+          <li key={u.unit} className="border-t border-line pt-2">
+            <b>{u.name}</b> <span className="font-mono text-[14px] text-ink-2">{u.unit}</span>
+            <ul className="list-disc pl-5 text-[15px]">
+              {byReason(u.open).map(({ why, titles, last }) => (
+                <li key={why}>
+                  {titles.join(', ')}: {why}.{last ? ` Last read ${moment(last)}.` : ''}
+                </li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Parts that have one reason in common are told in one line. */
+function byReason(open: readonly OpenPart[]): { why: string; titles: string[]; last: string | null }[] {
+  const rows = new Map<string, { why: string; titles: string[]; last: string | null }>();
+  for (const { why, title, last } of open) {
+    const text = why.replace(/\.$/, '');
+    const row = rows.get(text) ?? { why: text, titles: [], last: last?.at ?? null };
+    row.titles.push(title);
+    rows.set(text, row);
+  }
+  return [...rows.values()];
+}
+
+/** What could not be understood in the last scan, by line where it came from a file. */
+export function Problems({ problems }: Pick<ScanView, 'problems'>) {
+  if (problems.length === 0) return null;
+  return (
+    <details className={`${SHEET} px-4 py-1`}>
+      <summary className="flex min-h-11 items-center font-semibold">
+        {problems.length === 1 ? 'One thing' : `${problems.length} things`} could not be understood
+      </summary>
+      <ul className="list-disc space-y-1 pb-3 pl-5 text-[15px]">
+        {problems.map((p, i) => (
+          <li key={i}>
+            {p.line === undefined ? '' : `Line ${p.line}: `}
+            {p.message}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 
@@ -83,6 +160,9 @@ function Row({ code }: { code: UnitCode }) {
         </span>
       </span>
       <span className="flex flex-wrap gap-1.5">
+        {code.isCleared ? (
+          <span className={cx(TAG, 'border-ink font-semibold')}>cleared, not read since</span>
+        ) : null}
         {code.holdsLamp ? (
           <span className={cx(TAG, 'gap-1')}>
             <Lightbulb size={14} aria-hidden="true" /> holds the lamp on

@@ -1,15 +1,14 @@
 import { toast } from 'sonner';
-import { record } from '../../store/logbook-actions.ts';
+import { decodeFile, record } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON } from '../../ui/classes.ts';
 import { FileButton } from '../../ui/file-button.tsx';
-import { coreWorker } from '../../workers/core-client.ts';
 
 /** A scan from a saved adapter session or a CAN log, decoded in the worker. */
 export function FileReading({ caseId }: { caseId: string }) {
   const dispatch = useAppDispatch();
   const open = async (file: File) => {
-    const scan = await coreWorker().decodeFileText(await file.text());
+    const scan = await dispatch(decodeFile(await file.text()));
     const problem = scan.errors.find((e) => e.kind === 'nothing-found');
     if (problem) {
       toast(problem.message);
@@ -19,7 +18,10 @@ export function FileReading({ caseId }: { caseId: string }) {
     await dispatch(
       record(caseId, { kind: 'scan', via: 'file', adapter: file.name, isComplete: false, scan }),
     );
-    toast(`${scan.codes.length} codes and ${scan.values.length} readings added from the file.`);
+    const odd = scan.errors.length;
+    toast(
+      `${scan.codes.length} codes and ${scan.values.length} readings added from the file.${odd > 0 ? ` ${odd} ${odd === 1 ? 'thing' : 'things'} could not be understood; see below.` : ''}`,
+    );
   };
   return (
     <FileButton

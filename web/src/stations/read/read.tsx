@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { scanView, storedConditions, onBoardTests, type ClearedLately } from '@pincer/core/assess';
+import type { EntryOf } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
@@ -10,18 +11,19 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { counted, distance, moment } from '../../ui/format.ts';
-import { useUnits } from '../../ui/own-units.ts';
+import { useUnits } from '../../store/use-units.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { FrameValues } from './all-readings.tsx';
-import { ByHand } from './by-hand.tsx';
-import { CodesByUnit } from './codes-by-unit.tsx';
+import { ByHand } from '../../typed/by-hand.tsx';
+import { CodesByUnit, NotRead, Problems } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
 import { OnBoardTests } from './on-board-tests.tsx';
 import { Stored } from './stored.tsx';
+import { now } from '../../clock.ts';
 
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
@@ -29,22 +31,23 @@ export function Read() {
   const dispatch = useAppDispatch();
   const link = useAppSelector((s) => s.link);
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
-  const latest = state.latestReading;
   const view = scanView(state, vehicle);
+  const { known, last } = view;
+  const codes = new Set(known.codes.map((c) => c.code)).size;
   const readingUnits = useUnits();
   const isRecording = useAppSelector(isWatching);
   const canRead = mine.at === 'talking' && !isRecording;
-  const begun = canRead ? cutScan(record, new Date()) : null;
+  const begun = canRead ? cutScan(record, now()) : null;
   const [isByHand, setByHand] = useState(false);
   return (
     <StationPage
       title="Read everything first"
       lead="Codes, stored conditions, lamp, self-checks and readings, all written to the log. Clearing would destroy them."
       next={
-        latest
+        last
           ? {
               title: 'Next: what it means',
-              detail: `${counted(new Set(latest.scan.codes.map((c) => c.code)).size, 'code')} read.`,
+              detail: `${counted(codes, 'code')} known now.`,
               to: `/case/${record.id}/meaning`,
             }
           : canRead
@@ -80,11 +83,11 @@ export function Read() {
             ) : null}
             <button
               type="button"
-              className={latest ? BUTTON.plain : BUTTON.solid}
+              className={last ? BUTTON.plain : BUTTON.solid}
               disabled={!canRead}
               onClick={() => void dispatch(scanCar(record.id))}
             >
-              {latest ? 'Read again' : 'Read everything'}
+              {last ? 'Read again' : 'Read everything'}
             </button>
             {mine.at === 'talking' ? null : (
               <Link to={`/case/${record.id}/plug-in`} className={BUTTON.quiet}>
@@ -127,41 +130,42 @@ export function Read() {
       ) : null}
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
       {link.caseId === record.id ? <StandInPanel /> : null}
-      {latest ? (
+      {last ? (
         <>
           <p className="text-ink-2">
-            Read {moment(latest.at)}
-            {latest.adapter ? `, ${latest.adapter}` : ''}
-            {latest.scan.protocol ? `, ${latest.scan.protocol}` : ''}.{' '}
-            {latest.isComplete
-              ? 'Complete.'
-              : latest.via === 'hand'
-                ? 'Written down by hand.'
-                : 'Not complete.'}
+            Read {moment(last.at)}
+            {last.adapter ? `, ${last.adapter}` : ''}
+            {last.scan.protocol ? `, ${last.scan.protocol}` : ''}. {howWords(last)}
           </p>
-          {latest.scan.missing.length > 0 ? (
-            <Notice title="A part is missing." tone="strong">
-              {latest.scan.missing.map((m) => m.part).join('; ')}. {latest.scan.missing[0]?.why} What
-              came is kept; {begun ? 'go on where it was cut' : 'connect and read again for the rest'}.
-            </Notice>
-          ) : null}
+          <NotRead view={view} canGoOn={begun !== null} />
           {view.clearedLately ? (
             <ClearedNotice {...view.clearedLately} wasHere={state.clears.length > 0} />
           ) : null}
-          <CodesByUnit view={view} reading={latest.scan} />
+          <CodesByUnit view={view} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Stored stored={storedConditions(state, vehicle, readingUnits)}>
-              <FrameValues reading={latest.scan} />
+              <FrameValues reading={known} />
             </Stored>
-            <Monitors reading={latest.scan} />
+            <Monitors reading={known} />
           </div>
           <OnBoardTests {...onBoardTests(state)} />
-          <Identity reading={latest.scan} vehicle={vehicle} />
-          <Judged reading={latest.scan} judgements={assessment.judgements} />
+          <Identity reading={known} vehicle={vehicle} />
+          <Judged reading={known} judgements={assessment.judgements} />
+          <Problems problems={view.problems} />
         </>
       ) : null}
     </StationPage>
   );
+}
+
+/** How much a scan is worth, in a word or two. */
+function howWords({ via, isComplete }: EntryOf<'scan'>): string {
+  if (isComplete) return 'Complete.';
+  return via === 'hand'
+    ? 'Written down by hand.'
+    : via === 'file'
+      ? 'From a file: it adds what it holds, and takes nothing back.'
+      : 'Not complete.';
 }
 
 /** What a memory that was cleared a few kilometres ago hides. */

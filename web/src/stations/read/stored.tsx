@@ -1,7 +1,8 @@
 import type { StoredConditions } from '@pincer/core/assess';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
-import { ownUnit, useUnits } from '../../ui/own-units.ts';
+import { useUnits } from '../../store/use-units.ts';
+import { ownUnit } from '../../ui/own-units.ts';
 
 const WHERE = {
   recordings: 'from your recordings',

@@ -11,7 +11,8 @@ import {
 } from 'recharts';
 import type { Mark, Stat } from '@pincer/core/signals';
 import { figure } from '../../ui/format.ts';
-import { ownUnit, useUnits, type Units } from '../../ui/own-units.ts';
+import { useUnits } from '../../store/use-units.ts';
+import { ownUnit, type Units } from '../../ui/own-units.ts';
 
 export interface Points {
   times: readonly number[];

@@ -12,7 +12,7 @@ import {
   type ReadingKey,
 } from '@pincer/core/signals';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { openRecordings, type RecordingMeta } from '../../store/recordings.ts';
+import { openRecordings, type RecordingMeta } from '../../storage/recordings.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { keepCutRecording, startWatching } from '../../store/watch-actions.ts';

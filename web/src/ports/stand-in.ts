@@ -1,3 +1,4 @@
+import type { Transport } from '@pincer/core/link';
 import type { Fault, Mode, TemperamentId } from '@pincer/simulator';
 
 export interface StandInSetup {
@@ -31,4 +32,12 @@ export interface StandInApi {
   warmUp: () => StandInState;
   mend: () => StandInState;
   drive: () => StandInState;
+}
+
+/** The stand-in as the page uses it: a car whose adapter is a transport like any other. */
+export interface StandInPort {
+  plugIn: (setup: StandInSetup) => Promise<{ transport: Transport; state: StandInState | null }>;
+  unplug: () => Promise<void>;
+  setMode: (mode: Mode) => Promise<StandInState>;
+  does: (what: 'warmUp' | 'drive' | 'mend') => Promise<StandInState>;
 }

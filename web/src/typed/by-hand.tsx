@@ -2,9 +2,9 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { scanOfFindings, type PastedFindings } from '@pincer/core/case';
-import { record as addRecord } from '../../store/logbook-actions.ts';
-import { useAppDispatch } from '../../store/store.ts';
-import { Dialog } from '../../ui/dialog.tsx';
+import { record as addRecord } from '../store/logbook-actions.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { Dialog } from '../ui/dialog.tsx';
 import { CodePad } from './code-pad.tsx';
 import { PasteText } from './paste-text.tsx';
 

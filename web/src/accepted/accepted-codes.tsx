@@ -7,6 +7,7 @@ import { useAppDispatch } from '../store/store.ts';
 import { BUTTON, FIELD } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';
 import { day } from '../ui/format.ts';
+import { now } from '../clock.ts';
 
 /** What the law may say of a code that somebody lives with. */
 export const LEGAL_CAUTION =
@@ -33,7 +34,7 @@ export function AcceptForm({
       onSubmit={(e) => {
         e.preventDefault();
         if (!isCode || reason.trim() === '') return;
-        const next = acceptCode(vehicle, typed, reason.trim(), new Date().toISOString());
+        const next = acceptCode(vehicle, typed, reason.trim(), now().toISOString());
         void dispatch(putVehicle(next)).then(() => {
           toast(`${typed} stands apart from now on.`);
           onDone();
@@ -111,9 +112,7 @@ export function AcceptedCodes({ vehicle }: { vehicle: Vehicle }) {
               <button
                 type="button"
                 className={BUTTON.quiet}
-                onClick={() =>
-                  void dispatch(putVehicle(withdrawCode(vehicle, a.code, new Date().toISOString())))
-                }
+                onClick={() => void dispatch(putVehicle(withdrawCode(vehicle, a.code, now().toISOString())))}
               >
                 Take it back
               </button>

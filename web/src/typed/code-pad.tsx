@@ -10,12 +10,12 @@ import {
   type FoundValue,
   type PastedFindings,
 } from '@pincer/core/case';
+import { CODE_STATE_MEANS } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
-import type { CodeState } from '@pincer/core/obd';
-import { useAppDispatch } from '../../store/store.ts';
-import { useDraft } from '../../store/use-draft.ts';
-import { keepDraft } from '../../store/logbook-actions.ts';
-import { BUTTON, FIELD, cx } from '../../ui/classes.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { useDraft } from '../store/use-draft.ts';
+import { keepDraft } from '../store/logbook-actions.ts';
+import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;
@@ -51,13 +51,6 @@ function checksOf(typed: TypedConditions): FoundMonitor[] {
     return [{ monitor, complete: said === 'ok', line: 1, text: `${abbreviation} ${said.toUpperCase()}` }];
   });
 }
-
-const STATE_MEANS: Readonly<Record<CodeState, string>> = {
-  confirmed: 'failed often enough; it asks for the lamp',
-  pending: 'failed once so far',
-  permanent: 'only the car itself can erase it',
-  history: 'stored, not failing now',
-};
 
 /** A pad for codes, one touch a digit; digits that cannot be are closed. The meaning shows while typing. */
 export function CodePad({
@@ -116,7 +109,7 @@ export function CodePad({
       <p className="min-h-12" role="status">
         {explained ? (
           <>
-            <b>{explained.title}.</b> {typed.word}: {STATE_MEANS[state]}.
+            <b>{explained.title}.</b> {typed.word}: {CODE_STATE_MEANS[state]}.
           </>
         ) : text === '' ? (
           'Begin with the letter.'

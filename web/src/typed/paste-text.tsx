@@ -4,12 +4,12 @@ import { toast } from 'sonner';
 import { findInText, isNothingInText, type PastedFindings } from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
 import { CODE_STATES, MONITOR_NAMES, type CodeState } from '@pincer/core/obd';
-import { keepDraft } from '../../store/logbook-actions.ts';
-import { useAppDispatch } from '../../store/store.ts';
-import { useDraft } from '../../store/use-draft.ts';
-import { BUTTON, FIELD } from '../../ui/classes.ts';
-import { FileButton } from '../../ui/file-button.tsx';
-import { figure } from '../../ui/format.ts';
+import { keepDraft } from '../store/logbook-actions.ts';
+import { useAppDispatch } from '../store/store.ts';
+import { useDraft } from '../store/use-draft.ts';
+import { BUTTON, FIELD } from '../ui/classes.ts';
+import { FileButton } from '../ui/file-button.tsx';
+import { figure } from '../ui/format.ts';
 
 interface Pasted {
   text: string;

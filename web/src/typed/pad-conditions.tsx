@@ -1,6 +1,6 @@
 import { READER_CHECKS, READER_VALUES } from '@pincer/core/case';
 import { MONITOR_NAMES } from '@pincer/core/obd';
-import { Segments } from '../../ui/segments.tsx';
+import { Segments } from '../ui/segments.tsx';
 
 /** What was typed: by PID the number and its unit, by self-check what the reader showed. */
 export interface TypedConditions {

@@ -1,0 +1,50 @@
+/** One try: what went wrong, or null. The seed brings it back. */
+export interface Trial {
+  seed: number;
+  problem: string | null;
+}
+
+/** A way of trying to break something, many times over. */
+export interface Campaign {
+  id: string;
+  title: string;
+  /** How often it is tried by `npm run faults`, and how often within `npm test`. */
+  full: number;
+  short: number;
+  run: (seed: number) => Promise<Trial>;
+}
+
+/** How long one try may take before it counts as hanging, ms. Every wait has to end. */
+const HANG_MS = 30_000;
+
+async function within(run: Promise<Trial>, seed: number): Promise<Trial> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const hang = new Promise<Trial>((resolve) => {
+    timer = setTimeout(() => resolve({ seed, problem: `no end within ${HANG_MS / 1000} s` }), HANG_MS);
+  });
+  try {
+    return await Promise.race([run, hang]);
+  } catch (error) {
+    return {
+      seed,
+      problem: `threw: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
+    };
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Tries a campaign with the seeds from 1 on. @returns the tries that failed. */
+export async function tryAll(
+  campaign: Campaign,
+  times: number,
+  onProgress?: (done: number) => void,
+): Promise<Trial[]> {
+  const failed: Trial[] = [];
+  for (let seed = 1; seed <= times; seed++) {
+    const trial = await within(campaign.run(seed), seed);
+    if (trial.problem !== null) failed.push(trial);
+    onProgress?.(seed);
+  }
+  return failed;
+}

@@ -1,0 +1,23 @@
+import type { Ports } from '../ports/ports.ts';
+import { coreWorker } from '../workers/core-client.ts';
+import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
+import { browserTabs } from './tabs.ts';
+
+/** The browser's own: workers, other pages. */
+export function browserPorts(): Ports {
+  return {
+    core: {
+      assess: (...args) => coreWorker().assess(...args),
+      readCaseFile: (text) => coreWorker().readCaseFile(text),
+      decodeFileText: (text) => coreWorker().decodeFileText(text),
+      codePage: (code) => coreWorker().codePage(code),
+    },
+    standIn: {
+      plugIn: plugIntoStandIn,
+      unplug: () => standInWorker().unplug(),
+      setMode: (mode) => standInWorker().setMode(mode),
+      does: (what) => standInWorker()[what](),
+    },
+    tabs: browserTabs(),
+  };
+}

@@ -1,0 +1,13 @@
+import type { Assessment, CodePage } from '@pincer/core/assess';
+import type { CaseRecord, ImportResult, Owner } from '@pincer/core/case';
+import type { Scan } from '@pincer/core/obd';
+import type { Vehicle } from '@pincer/core/vehicle';
+
+/** The core's slow work, done off the main thread. */
+export interface CorePort {
+  /** @param now ISO 8601 moment. */
+  assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) => Promise<Assessment>;
+  readCaseFile: (text: string) => Promise<ImportResult>;
+  decodeFileText: (text: string) => Promise<Scan>;
+  codePage: (code: string) => Promise<CodePage>;
+}

@@ -1,0 +1,10 @@
+import type { CorePort } from './core.ts';
+import type { StandInPort } from './stand-in.ts';
+import type { TabsPort } from './tabs.ts';
+
+/** What the store reaches outside itself: handed in when it is made, so that it knows no worker and no window. */
+export interface Ports {
+  core: CorePort;
+  standIn: StandInPort;
+  tabs: TabsPort;
+}

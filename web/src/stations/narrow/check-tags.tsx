@@ -1,0 +1,19 @@
+import type { CheckView } from '@pincer/core/assess';
+import { TAG } from '../../ui/classes.ts';
+import { duration, money } from '../../ui/format.ts';
+
+/** Time, money and tools of a check. */
+export function CheckTags({ check, currency }: { check: CheckView; currency: string }) {
+  return (
+    <>
+      <span className={TAG}>{duration(check.minutes)}</span>
+      <span className={TAG}>{check.cost === 0 ? 'free' : money(check.cost, currency)}</span>
+      {check.tools.map((t) => (
+        <span key={t.id} className={TAG}>
+          {t.name}
+          {t.isMissing ? ', to buy' : ''}
+        </span>
+      ))}
+    </>
+  );
+}

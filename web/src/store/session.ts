@@ -1,0 +1,37 @@
+import { createListenerMiddleware } from '@reduxjs/toolkit';
+import { letTimePass, noticeEntry } from './clear-actions.ts';
+import { logbookSlice } from './logbook-slice.ts';
+import type { AppDispatch, AppStore, Extra, RootState } from './store.ts';
+
+/** How often it is looked whether a permission has run out, ms. */
+const LOOK_MS = 20_000;
+
+/** Reacts to what this page records itself: an entry may overtake the way to a clear. */
+export function createOwnEntries() {
+  const listener = createListenerMiddleware<RootState, AppDispatch, Extra>();
+  listener.startListening({
+    actionCreator: logbookSlice.actions.entryAdded,
+    effect: async ({ payload }, api) => {
+      await api.dispatch(noticeEntry(payload.caseId, payload.entry, true));
+    },
+  });
+  return listener.middleware;
+}
+
+/**
+ * Listens to the other pages of this browser, and to the clock. @returns how to stop.
+ */
+export function beginSession(store: AppStore, { tabs }: Pick<Extra, 'tabs'>): () => void {
+  const deafen = tabs.listen(({ caseId, entry }) => {
+    store.dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
+    void store.dispatch(noticeEntry(caseId, entry, false));
+  });
+  const timer = setInterval(() => {
+    const { caseId } = store.getState().link.clear;
+    if (caseId !== null) void store.dispatch(letTimePass(caseId));
+  }, LOOK_MS);
+  return () => {
+    deafen();
+    clearInterval(timer);
+  };
+}

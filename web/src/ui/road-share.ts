@@ -1,0 +1,10 @@
+import type { AllowanceLevel } from '@pincer/core/urgency';
+
+/** Share of the strip that is asphalt, per cent, by how far it may still be driven. */
+export const ROAD_SHARE: Readonly<Record<AllowanceLevel, number>> = {
+  'stop-here': 7,
+  'safe-place': 21,
+  'short-trips': 40,
+  'some-weeks': 64,
+  'no-limit': 100,
+};
