@@ -39,6 +39,42 @@ export const WORKSPACE_ARROWS = {
   web: ['@pincer/core', '@pincer/simulator'],
 };
 
+/**
+ * Rooms of the web application and what each may import of the others. `ui` and `workers` know no store; the store
+ * knows workers and other tabs by the interfaces in `ports` alone; the clock is everybody's.
+ */
+export const WEB_ARROWS = {
+  ports: [],
+  ui: [],
+  transports: [],
+  storage: [],
+  workers: ['ports', 'storage'],
+  platform: ['ports', 'workers'],
+  store: ['ports', 'storage'],
+  accepted: ['store', 'ui'],
+  practice: ['store', 'ui'],
+  typed: ['store', 'ui'],
+  settings: ['store', 'ui'],
+  reference: ['store', 'ui', 'workers'],
+  garage: ['accepted', 'store', 'ui'],
+  logbook: ['stations', 'store', 'ui'],
+  shell: ['reference', 'stations', 'store', 'ui'],
+  stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'workers'],
+};
+
+/** Stations know the frame around them and not each other; `station.tsx` alone, which picks one, knows them all. */
+export const WEB_STATIONS = [
+  'light',
+  'plug-in',
+  'read',
+  'meaning',
+  'narrow',
+  'watch',
+  'decide',
+  'fix',
+  'prove',
+];
+
 /** Packages that a workspace may use; everything else from the registry is refused in the core. */
 const CORE_PACKAGES = ['zod'];
 
@@ -100,6 +136,23 @@ const corePurity = {
   ],
 };
 
+/** What a file of a web room may not import, beside what no file of the workspace may. */
+function webPatterns(room, allowed) {
+  const closed = Object.keys(WEB_ARROWS).filter((r) => r !== room && !allowed.includes(r));
+  return [
+    ...patternsFor('web'),
+    {
+      regex: `^(\\.\\./)+(${anyOf([...closed, 'main.tsx', 'router.tsx'])})(/|$)`,
+      message: `web/src/${room} may only import ${allowed.join(', ') || 'itself and the clock'}: see docs/architecture.md.`,
+    },
+  ];
+}
+
+const otherStations = (stations) => ({
+  regex: `^\\.\\./(${anyOf(stations)})/`,
+  message: 'Stations do not import each other: what two of them need is a room of its own.',
+});
+
 const namedExports = {
   selector: 'ExportAllDeclaration',
   message: 'Name every export by hand, so that the public face can be read.',
@@ -119,6 +172,26 @@ export const roomRules = [
       ignores: testFiles,
       rules: { 'no-restricted-imports': ['error', { patterns: patternsFor(workspace) }] },
     })),
+  ...Object.entries(WEB_ARROWS).map(([room, allowed]) => ({
+    files: [`web/src/${room}/**/*.{ts,tsx}`],
+    ignores: testFiles,
+    rules: { 'no-restricted-imports': ['error', { patterns: webPatterns(room, allowed) }] },
+  })),
+  ...WEB_STATIONS.map((station) => ({
+    files: [`web/src/stations/${station}/**/*.{ts,tsx}`],
+    ignores: testFiles,
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...webPatterns('stations', WEB_ARROWS.stations),
+            otherStations(WEB_STATIONS.filter((s) => s !== station)),
+          ],
+        },
+      ],
+    },
+  })),
   {
     files: ['core/**/*.ts'],
     ignores: testFiles,

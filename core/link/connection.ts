@@ -92,7 +92,7 @@ export async function connect(
     const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
     if (!first.ok) return failed(first.fault);
     const said = interpretLines(first.lines.map((text) => ({ text })));
-    answers = said.answers.filter((a) => a.payload[0] === 0x41);
+    answers = said.answers.filter((a) => a.payload[0] === 0x41 && a.payload[1] === 0x00);
     if (answers.length > 0) break;
     fault = said.faults[0];
   }
@@ -101,16 +101,17 @@ export async function connect(
   const number = await port.send('ATDPN', { timeoutMs: COMMAND_MS, signal });
   if (!number.ok) return failed(number.fault);
   const answer = number.lines[0] ?? '';
+  // The number tells. Only where it cannot be read do the answers: a stray one may look like another protocol's.
+  const isCan = isCanProtocol(answer) ?? answers.some((a) => a.isCan);
   return {
     ok: true,
     connection: {
       port,
       protocol: protocolName(answer),
-      // The answer itself tells; the number is only for those whose headers were not understood.
-      isCan: answers.some((a) => a.isCan) || isCanProtocol(answer),
+      isCan,
       adapterVolts,
       refused,
-      hasHeaders: hasHeadersIn(answers),
+      hasHeaders: hasHeadersIn(answers, isCan),
       addressed: null,
     },
   };
@@ -120,8 +121,8 @@ export async function connect(
  * Whether answers name their sender. An adapter that says OK to a setting may still not have it, and a damaged line may
  * look like one without a header: one answer with a sender that can be is enough.
  */
-const hasHeadersIn = (answers: Interpretation['answers']): boolean =>
-  answers.some((a) => a.source !== NO_SOURCE && (!a.isCan || isStandardAnswerId(a.source)));
+const hasHeadersIn = (answers: Interpretation['answers'], isCan: boolean): boolean =>
+  answers.some((a) => a.source !== NO_SOURCE && a.isCan === isCan && (!isCan || isStandardAnswerId(a.source)));
 
 /** Settings and protocol once more, after the adapter has lost them. @returns whether the car answers again. */
 export async function setUpAgain(connection: Connection, signal: CancelSignal | undefined): Promise<boolean> {
@@ -133,6 +134,6 @@ export async function setUpAgain(connection: Connection, signal: CancelSignal | 
   const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
   if (!first.ok) return false;
   const { answers } = interpretLines(first.lines.map((text) => ({ text })));
-  if (answers.length > 0) connection.hasHeaders = hasHeadersIn(answers);
+  if (answers.length > 0) connection.hasHeaders = hasHeadersIn(answers, connection.isCan);
   return answers.length > 0;
 }

@@ -25,7 +25,7 @@ export { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
 export { SEARCH_MS, connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
 export { RESUME_WITHIN_MS, resumeScan, takeScan, type ScanResult } from './full-scan.ts';
 export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
-export { decodeSavedSession, isCanProtocol, protocolName } from './saved-session.ts';
+export { decodeSavedSession, protocolName } from './saved-session.ts';
 export { asciiBytes, asciiOf, type CancelSignal, type Clock, type Transport } from './transport.ts';
 export { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
 export { sendRequest, type Heard } from './request.ts';

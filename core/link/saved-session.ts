@@ -191,7 +191,8 @@ export function protocolName(answer: string): string {
   return PROTOCOLS[number] ?? `protocol ${number}`;
 }
 
-/** Whether a protocol number stands for CAN. */
-export function isCanProtocol(answer: string): boolean {
-  return /^A?[6-9]$/i.test(answer.trim());
+/** Whether a protocol number stands for CAN; null when it is no number of a protocol of the standard. */
+export function isCanProtocol(answer: string): boolean | null {
+  const digit = /^A?([1-9])$/i.exec(answer.trim())?.[1];
+  return digit === undefined ? null : Number(digit) >= 6;
 }

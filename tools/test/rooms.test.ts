@@ -40,6 +40,29 @@ const FORBIDDEN: [string, string][] = [
   ['server/x.ts', "import { store } from '@pincer/web/store';\nexport const a = store;"],
   ['web/src/x.ts', "import { createApp } from '@pincer/server';\nexport const a = createApp;"],
   ['web/src/x.ts', "import { a } from '../../core/obd/bytes.ts';\nexport const b = a;"],
+  [
+    'web/src/ui/x.ts',
+    "import { useAppSelector } from '../store/store.ts';\nexport const a = useAppSelector;",
+  ],
+  [
+    'web/src/workers/x.ts',
+    "import { useAppSelector } from '../store/store.ts';\nexport const a = useAppSelector;",
+  ],
+  [
+    'web/src/store/x.ts',
+    "import { coreWorker } from '../workers/core-client.ts';\nexport const a = coreWorker;",
+  ],
+  [
+    'web/src/store/x.ts',
+    "import { browserPorts } from '../platform/browser-ports.ts';\nexport const a = browserPorts;",
+  ],
+  ['web/src/garage/x.ts', "import { loadAll } from '../storage/records.ts';\nexport const a = loadAll;"],
+  ['web/src/stations/read/x.ts', "import { Watch } from '../watch/watch.tsx';\nexport const a = Watch;"],
+  [
+    'web/src/stations/read/x.ts',
+    "import { loadAll } from '../../storage/records.ts';\nexport const a = loadAll;",
+  ],
+  ['web/src/typed/x.ts', "import { router } from '../router.tsx';\nexport const a = router;"],
 ];
 
 const ALLOWED: [string, string][] = [
@@ -48,6 +71,12 @@ const ALLOWED: [string, string][] = [
   ['core/urgency/x.ts', 'export const a = (at: number) => new Date(at);'],
   ['simulator/x.ts', "import { splitIsoTp } from '@pincer/core/obd';\nexport const a = splitIsoTp;"],
   ['web/src/x.ts', "import { assess } from '@pincer/core/assess';\nexport const a = assess;"],
+  ['web/src/store/x.ts', "import type { Ports } from '../ports/ports.ts';\nexport const a = {} as Ports;"],
+  [
+    'web/src/stations/read/x.ts',
+    "import { useCase } from '../case-context.ts';\nimport { Dialog } from '../../ui/dialog.tsx';\nexport const a = [useCase, Dialog];",
+  ],
+  ['web/src/stations/station.tsx', "import { Watch } from './watch/watch.tsx';\nexport const a = Watch;"],
 ];
 
 const ARROW = /no-restricted-(imports|globals|properties|syntax)/;

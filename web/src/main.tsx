@@ -7,8 +7,8 @@ import { router } from './router.tsx';
 import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
 import { beginSession } from './store/session.ts';
-import { createStore } from './store/store.ts';
-import './styles.css.css';
+import { createStore } from './store/create-store.ts';
+import './styles.css';
 
 const ports = browserPorts();
 const store = createStore(ports);

@@ -38,7 +38,7 @@ import type { Ports } from '../src/ports/ports.ts';
 import { loadRecording, openRecordings } from '../src/storage/recordings.ts';
 import { loadAll } from '../src/storage/records.ts';
 import { beginSession } from '../src/store/session.ts';
-import { createStore } from '../src/store/store.ts';
+import { createStore } from '../src/store/create-store.ts';
 import { keepCutRecording, pauseWatching, startWatching, stopWatching } from '../src/store/watch-actions.ts';
 import { watchService } from '../src/store/watch-service.ts';
 

@@ -1,6 +1,5 @@
 import { saveText } from '../ui/save-text.ts';
-import { dropSetAside } from '../store/logbook-actions.ts';
-import { readSetAside } from '../storage/records.ts';
+import { copyOfSetAside, dropSetAside } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
@@ -26,7 +25,7 @@ export function SetAsideNotice() {
               type="button"
               className={BUTTON.plain}
               onClick={() =>
-                void readSetAside(s.key).then((text) => saveText(`${s.key.replaceAll(':', '-')}.json`, text))
+                void dispatch(copyOfSetAside(s.key)).then((text) => saveText(`${s.key.replaceAll(':', '-')}.json`, text))
               }
             >
               Save a copy

@@ -1,9 +1,9 @@
 import { ScrollText, Search, Settings } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useAppSelector } from '../store/store.ts';
 import { Mark } from '../ui/mark.tsx';
+import { useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
 import { useTheme } from './theme.ts';
 
@@ -21,11 +21,9 @@ export function Shell() {
   }, []);
   const [isFinding, setFinding] = useState(false);
   const [isShowingKeys, setShowingKeys] = useState(false);
-  // Keys as printed, not as placed: the slash and the digits sit elsewhere on other keyboards.
-  useHotkeys('/', () => setFinding(true), { useKey: true, preventDefault: true });
-  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true });
-  useHotkeys('?', () => setShowingKeys(true), { useKey: true });
-  useHotkeys('g', () => document.getElementById('to-garage')?.click());
+  useShortcut(['/', 'mod+k'], () => setFinding(true));
+  useShortcut('?', () => setShowingKeys(true));
+  useShortcut('g', () => document.getElementById('to-garage')?.click());
   const match = useMatch('/case/:caseId/*');
   const caseId = match?.params.caseId;
   const found = useAppSelector((s) => (caseId ? s.logbook.cases[caseId] : undefined));

@@ -1,5 +1,4 @@
 import { Suspense, lazy, useMemo } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
@@ -7,6 +6,7 @@ import { useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
+import { useShortcut } from '../ui/shortcuts.ts';
 import type { CaseContext } from './case-context.ts';
 import { Rail } from './rail.tsx';
 import { Road } from './road.tsx';
@@ -23,15 +23,14 @@ export function CaseFrame() {
   const assessed = useAssessment(record, vehicle);
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  useHotkeys(
+  useShortcut(
     STATIONS.map((_, i) => String(i + 1)),
     (event) => {
       const station = STATIONS[Number(event.key) - 1];
       if (station) void navigate(`/case/${caseId}/${station}`);
     },
-    { useKey: true },
   );
-  useHotkeys('l', () => setParams({ log: '' }));
+  useShortcut('l', () => setParams({ log: '' }));
 
   if (status === 'loading')
     return (

@@ -19,6 +19,7 @@ import { settingsSlice } from './settings-slice.ts';
 import {
   forgetSetAside,
   loadAll,
+  readSetAside,
   saveCaseHead,
   saveEntry,
   saveSettings,
@@ -182,6 +183,11 @@ export function exportCase(caseId: string): AppThunk<string | null> {
       ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner ?? DEFAULT_OWNER)
       : null;
   };
+}
+
+/** A record that was set aside, as text to be saved. */
+export function copyOfSetAside(key: string): AppThunk<Promise<string>> {
+  return () => readSetAside(key);
 }
 
 /** Forgets a record that was set aside. */

@@ -58,7 +58,7 @@ export const logbookSlice = createSlice({
       state.unsaved[payload.entryId] = { caseId: payload.caseId, why: payload.why };
     },
     saved(state, { payload }: PayloadAction<string>) {
-      delete state.unsaved[payload];
+      state.unsaved = Object.fromEntries(Object.entries(state.unsaved).filter(([id]) => id !== payload));
     },
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);

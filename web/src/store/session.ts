@@ -1,7 +1,12 @@
 import { createListenerMiddleware } from '@reduxjs/toolkit';
 import { letTimePass, noticeEntry } from './clear-actions.ts';
 import { logbookSlice } from './logbook-slice.ts';
-import type { AppDispatch, AppStore, Extra, RootState } from './store.ts';
+import type { AppDispatch, Extra, RootState } from './store.ts';
+
+interface Store {
+  dispatch: AppDispatch;
+  getState: () => RootState;
+}
 
 /** How often it is looked whether a permission has run out, ms. */
 const LOOK_MS = 20_000;
@@ -21,7 +26,7 @@ export function createOwnEntries() {
 /**
  * Listens to the other pages of this browser, and to the clock. @returns how to stop.
  */
-export function beginSession(store: AppStore, { tabs }: Pick<Extra, 'tabs'>): () => void {
+export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () => void {
   const deafen = tabs.listen(({ caseId, entry }) => {
     store.dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
     void store.dispatch(noticeEntry(caseId, entry, false));

@@ -1,6 +1,5 @@
 import {
   combineReducers,
-  configureStore,
   type ThunkAction,
   type ThunkDispatch,
   type UnknownAction,
@@ -8,10 +7,9 @@ import {
 import { useDispatch, useSelector } from 'react-redux';
 import type { Ports } from '../ports/ports.ts';
 import { draftsSlice } from './drafts-slice.ts';
-import { createLinkService, type LinkService } from './link-service.ts';
+import type { LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
-import { createOwnEntries } from './session.ts';
 import { settingsSlice } from './settings-slice.ts';
 import { watchSlice } from './watch-slice.ts';
 
@@ -20,7 +18,7 @@ export interface Extra extends Ports {
   link: LinkService;
 }
 
-const reducer = combineReducers({
+export const reducer = combineReducers({
   logbook: logbookSlice.reducer,
   settings: settingsSlice.reducer,
   drafts: draftsSlice.reducer,
@@ -31,16 +29,6 @@ const reducer = combineReducers({
 export type RootState = ReturnType<typeof reducer>;
 export type AppDispatch = ThunkDispatch<RootState, Extra, UnknownAction>;
 
-/** A store with nothing loaded. @param ports its ways to workers and other pages. */
-export function createStore(ports: Ports) {
-  const extraArgument: Extra = { ...ports, link: createLinkService() };
-  return configureStore({
-    reducer,
-    middleware: (getDefault) => getDefault({ thunk: { extraArgument } }).prepend(createOwnEntries()),
-  });
-}
-
-export type AppStore = ReturnType<typeof createStore>;
 export type AppThunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();

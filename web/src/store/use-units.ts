@@ -1,7 +1,7 @@
-import type { Units } from '../ui/own-units.ts';
+import type { Owner } from '@pincer/core/case';
 import { useAppSelector } from './store.ts';
 
 /** The owner's units. */
-export function useUnits(): Units {
+export function useUnits(): Owner['units'] {
   return useAppSelector((s) => s.settings.owner.units);
 }

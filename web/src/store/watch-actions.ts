@@ -14,7 +14,7 @@ import { newId } from './ids.ts';
 import { linkSlice } from './link-slice.ts';
 import { loseLink } from './link-state.ts';
 import { record } from './logbook-actions.ts';
-import { loadRecording, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
+import { loadRecording, openRecordings, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
 import type { AppThunk } from './store.ts';
 import { watchService } from './watch-service.ts';
 import { isWatching, watchSlice } from './watch-slice.ts';
@@ -25,6 +25,14 @@ const { statusChanged } = linkSlice.actions;
 
 let stop: AbortController | null = null;
 let ended: Promise<void> = Promise.resolve();
+
+/** A recording that was cut: what came of it is kept. */
+export type CutRecording = RecordingMeta;
+
+/** Recordings of a case that were cut by a reload or a crash. */
+export function cutRecordings(caseId: string): AppThunk<Promise<CutRecording[]>> {
+  return () => openRecordings(caseId);
+}
 
 interface Start {
   caseId: string;

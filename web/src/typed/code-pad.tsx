@@ -1,4 +1,5 @@
 import { Delete, X } from 'lucide-react';
+import { useEffect, useEffectEvent } from 'react';
 import {
   READER_CHECKS,
   READER_VALUES,
@@ -16,6 +17,7 @@ import { useAppDispatch } from '../store/store.ts';
 import { useDraft } from '../store/use-draft.ts';
 import { keepDraft } from '../store/logbook-actions.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
+import { isField } from '../ui/shortcuts.ts';
 import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;
@@ -72,6 +74,22 @@ export function CodePad({
     const rest = typed.codes.filter((c) => c.code !== text || c.word !== typed.word);
     setTyped({ ...typed, text: '', codes: [...rest, { code: text, word: typed.word }] });
   };
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (isField(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    const key = event.key.toUpperCase();
+    if (!/^[A-Z0-9]$/.test(key) && event.key !== 'Backspace') return;
+    // Whatever is typed here is meant for the code, also where it cannot be one: no page changes under the hand.
+    event.stopPropagation();
+    event.preventDefault();
+    if (event.key === 'Backspace') setTyped({ ...typed, text: text.slice(0, -1) });
+    else if (text === '' ? LETTERS.some((c) => c === key) : DIGITS.includes(key) && isOpen(key)) press(key);
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => onKey(event);
+    // Before anything else on the page hears of it.
+    addEventListener('keydown', listen, { capture: true });
+    return () => removeEventListener('keydown', listen, { capture: true });
+  }, []);
   const finish = async () => {
     const codes = typed.codes.map((c): FoundCode => ({
       code: c.code,

@@ -12,10 +12,9 @@ import {
   type ReadingKey,
 } from '@pincer/core/signals';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
-import { openRecordings, type RecordingMeta } from '../../storage/recordings.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
-import { keepCutRecording, startWatching } from '../../store/watch-actions.ts';
+import { cutRecordings, keepCutRecording, startWatching, type CutRecording } from '../../store/watch-actions.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
@@ -51,20 +50,20 @@ export function Watch() {
   const [chosen, setChosen] = useDraft<ReadingKey[]>('watch-list', [], isKeyList);
   const [guided, setGuided] = useState<GuidedStepId | null>(null);
   const [shown, setShown] = useState<string | null>(null);
-  const [cut, setCut] = useState<RecordingMeta[]>([]);
+  const [cut, setCut] = useState<CutRecording[]>([]);
   const recordings = [...state.recordings].reverse();
   const open = recordings.find((r) => r.id === shown) ?? null;
 
   useEffect(() => {
     if (isRunning) return;
     let isOff = false;
-    void openRecordings(record.id).then((found) => {
+    void dispatch(cutRecordings(record.id)).then((found) => {
       if (!isOff) setCut(found);
     });
     return () => {
       isOff = true;
     };
-  }, [record.id, isRunning, state.recordings.length]);
+  }, [dispatch, record.id, isRunning, state.recordings.length]);
 
   const all =
     offered.size > 0
@@ -74,7 +73,7 @@ export function Watch() {
     title: string,
     keys: readonly ReadingKey[],
     step: GuidedStepId | null,
-    goOn?: RecordingMeta,
+    goOn?: CutRecording,
   ) => {
     setGuided(step);
     setShown(null);
