@@ -1,0 +1,16 @@
+import { configureStore } from '@reduxjs/toolkit';
+import type { Ports } from '../ports/ports.ts';
+import { createLinkService } from './link-service.ts';
+import { createOwnEntries } from './session.ts';
+import { reducer, type Extra } from './store.ts';
+
+/** A store with nothing loaded. @param ports its ways to workers and other pages. */
+export function createStore(ports: Ports) {
+  const extraArgument: Extra = { ...ports, link: createLinkService() };
+  return configureStore({
+    reducer,
+    middleware: (getDefault) => getDefault({ thunk: { extraArgument } }).prepend(createOwnEntries()),
+  });
+}
+
+export type AppStore = ReturnType<typeof createStore>;
