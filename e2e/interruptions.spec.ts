@@ -9,13 +9,13 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
   await expect(page.getByText('Stored conditions', { exact: true })).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Pull the plug' }).click();
   await expect(page.getByText('The connection to the adapter was cut.').first()).toBeVisible();
-  await expect(page.getByText('A part is missing.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Not read' })).toBeVisible();
   await expect(page.getByText('P0301').first()).toBeVisible();
   await expect(page.getByText(/Not complete\./)).toBeVisible();
 
   // A part of a reading never opens the way to a clear.
   await station(page, 'Prove');
-  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+  await expect(page.getByText('Not yet: the last reading is not complete.')).toBeVisible();
 
   // Plugged in again, it goes on where it was cut, and is complete then.
   await station(page, 'Plug in');
@@ -24,10 +24,10 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Go on where it was cut' }).click();
   await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText('A part is missing.')).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Not read' })).toBeHidden();
   await expect(page.getByText('P0301').first()).toBeVisible();
   await station(page, 'Prove');
-  await expect(page.getByText('Not yet: no full reading is stored.')).toBeHidden();
+  await expect(page.getByText('The record is safe.')).toBeVisible();
 });
 
 test('reading can be stopped, and keeps what it has', async ({ page }) => {
@@ -36,7 +36,7 @@ test('reading can be stopped, and keeps what it has', async ({ page }) => {
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read everything' }).first().click();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('A part is missing.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Not read' })).toBeVisible();
   await expect(page.getByText('You stopped it.', { exact: false }).first()).toBeVisible();
 });
 
@@ -48,10 +48,10 @@ test('ignition turned off before reading: the next step is said, and it never co
   await page.getByRole('radio', { name: 'Off' }).click();
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read everything' }).first().click();
-  await expect(page.getByText('A part is missing.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Not read' })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByText(/Turn the ignition on/).first()).toBeVisible();
   await station(page, 'Prove');
-  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+  await expect(page.getByText('Not yet: the last reading is not complete.')).toBeVisible();
 });
 
 test('a reload in mid-case loses nothing, not even what was only ticked', async ({ page }) => {

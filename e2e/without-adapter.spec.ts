@@ -39,7 +39,7 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
   await expect(page.getByText('Written down by hand.')).toBeVisible();
   // Not a full reading: it never opens the way to a clear.
   await station(page, 'Prove');
-  await expect(page.getByText('Not yet: no full reading is stored.')).toBeVisible();
+  await expect(page.getByText('Not yet: read everything first.')).toBeVisible();
 });
 
 test('a pasted text: found, shown with its place, added without what was unticked', async ({ page }) => {

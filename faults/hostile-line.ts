@@ -10,6 +10,7 @@ import {
 import { NO_SOURCE, scanSchema, type Scan } from '@pincer/core/obd';
 import { StandIn, VirtualClock, seededRandom, type Fault } from '@pincer/simulator';
 import type { Campaign, Trial } from './campaign.ts';
+import { chosen, chosenAt, type Random } from './chance.ts';
 
 /** What a bad line does to one reply of the adapter, line by line or character by character. */
 interface Harm {
@@ -17,17 +18,14 @@ interface Harm {
   /** Whether it can make a line that reads like another: then a code that was not sent may be the line's own doing. */
   isForging: boolean;
   /** @param lines of one reply, without the prompt. */
-  to: (lines: string[], random: () => number) => string[] | null;
+  to: (lines: string[], random: Random) => string[] | null;
 }
-
-const at = (random: () => number, length: number): number => Math.floor(random() * length);
-const pick = <T>(random: () => number, list: readonly T[]): T => list[at(random, list.length)] as T;
 
 /** One line of a reply changed. */
 const oneLine =
-  (change: (line: string, random: () => number) => string[]): Harm['to'] =>
+  (change: (line: string, random: Random) => string[]): Harm['to'] =>
   (lines, random) => {
-    const n = at(random, lines.length);
+    const n = chosenAt(random, lines.length);
     return lines.flatMap((line, i) => (i === n ? change(line, random) : [line]));
   };
 
@@ -37,15 +35,27 @@ const instead =
     text.split('|');
 
 const HARMS: readonly Harm[] = [
-  { name: 'a character lost', isForging: false, to: oneLine((l, r) => [without(l, at(r, l.length), 1)]) },
-  { name: 'two characters lost', isForging: false, to: oneLine((l, r) => [without(l, at(r, l.length), 2)]) },
-  { name: 'a line cut short', isForging: false, to: oneLine((l, r) => [l.slice(0, at(r, l.length))]) },
+  {
+    name: 'a character lost',
+    isForging: false,
+    to: oneLine((l, r) => [without(l, chosenAt(r, l.length), 1)]),
+  },
+  {
+    name: 'two characters lost',
+    isForging: false,
+    to: oneLine((l, r) => [without(l, chosenAt(r, l.length), 2)]),
+  },
+  { name: 'a line cut short', isForging: false, to: oneLine((l, r) => [l.slice(0, chosenAt(r, l.length))]) },
   { name: 'a line lost', isForging: false, to: oneLine(() => []) },
   { name: 'a line twice', isForging: false, to: oneLine((l) => [l, l]) },
   { name: 'lines in another order', isForging: false, to: (l) => [...l].reverse() },
   { name: 'line ends lost', isForging: true, to: (l) => [l.join('')] },
-  { name: 'a digit changed', isForging: true, to: oneLine((l, r) => [changed(l, at(r, l.length), r)]) },
-  { name: 'a digit strewn in', isForging: true, to: oneLine((l, r) => [strewn(l, at(r, l.length), r)]) },
+  { name: 'a digit changed', isForging: true, to: oneLine((l, r) => [changed(l, chosenAt(r, l.length), r)]) },
+  {
+    name: 'a digit strewn in',
+    isForging: true,
+    to: oneLine((l, r) => [strewn(l, chosenAt(r, l.length), r)]),
+  },
   { name: 'text strewn in', isForging: false, to: (l) => ['SEARCHING...', ...l, 'HELLO WORLD'] },
   { name: 'no data', isForging: false, to: instead('NO DATA') },
   { name: 'nothing but the prompt', isForging: false, to: () => [] },
@@ -54,9 +64,13 @@ const HARMS: readonly Harm[] = [
   { name: 'not understood', isForging: false, to: instead('?') },
   { name: 'stopped', isForging: false, to: instead('STOPPED') },
   { name: 'data error', isForging: false, to: (l) => l.map((x) => `${x} <DATA ERROR`) },
-  { name: 'busy', isForging: false, to: (_, r) => [pick(r, ['7E8037F0321', '7E8037F0721', '7E8037F0121'])] },
+  {
+    name: 'busy',
+    isForging: false,
+    to: (_, r) => [chosen(r, ['7E8037F0321', '7E8037F0721', '7E8037F0121'])],
+  },
   { name: 'needs more time', isForging: false, to: (l) => ['7E8037F0378', ...l] },
-  { name: 'refused', isForging: false, to: (_, r) => [pick(r, ['7E8037F0322', '7E8037F0310'])] },
+  { name: 'refused', isForging: false, to: (_, r) => [chosen(r, ['7E8037F0322', '7E8037F0310'])] },
   { name: 'an answer to another question', isForging: false, to: (l) => ['7E80341050A', ...l] },
   { name: 'a stranger', isForging: false, to: (l) => [...l, '123044301999900'] },
   { name: 'restarted', isForging: false, to: instead('LV RESET|STAND-IN v1.0') },
@@ -65,10 +79,10 @@ const HARMS: readonly Harm[] = [
 
 const without = (line: string, from: number, count: number) => line.slice(0, from) + line.slice(from + count);
 const HEX = '0123456789ABCDEF';
-const changed = (line: string, n: number, random: () => number) =>
-  line.slice(0, n) + HEX[at(random, 16)] + line.slice(n + 1);
-const strewn = (line: string, n: number, random: () => number) =>
-  line.slice(0, n) + HEX[at(random, 16)] + line.slice(n);
+const changed = (line: string, n: number, random: Random) =>
+  line.slice(0, n) + HEX[chosenAt(random, 16)] + line.slice(n + 1);
+const strewn = (line: string, n: number, random: Random) =>
+  line.slice(0, n) + HEX[chosenAt(random, 16)] + line.slice(n);
 
 interface Line {
   transport: Transport;
@@ -77,11 +91,11 @@ interface Line {
 }
 
 /** A line between adapter and session that harms replies of the car with some chance, in some of these ways. */
-function harmedLine(inner: Transport, random: () => number): Line {
-  const harms = Array.from({ length: 1 + at(random, 3) }, () => pick(random, HARMS));
-  const chance = pick(random, [0.02, 0.1, 0.35, 0.9]);
-  const cutAfter = random() < 0.1 ? at(random, 60) : Infinity;
-  const piece = pick(random, [1, 7, 4096]);
+function harmedLine(inner: Transport, random: Random): Line {
+  const harms = Array.from({ length: 1 + chosenAt(random, 3) }, () => chosen(random, HARMS));
+  const chance = chosen(random, [0.02, 0.1, 0.35, 0.9]);
+  const cutAfter = random() < 0.1 ? chosenAt(random, 60) : Infinity;
+  const piece = chosen(random, [1, 7, 4096]);
   const incoming = new ByteQueue();
   let reply = '';
   let replies = 0;
@@ -105,7 +119,7 @@ function harmedLine(inner: Transport, random: () => number): Line {
         return;
       }
       const isOfCar = !command.startsWith('AT');
-      const harm = isOfCar && random() < chance ? pick(random, harms) : null;
+      const harm = isOfCar && random() < chance ? chosen(random, harms) : null;
       if (harm?.isForging) forged = true;
       const said = harm ? harm.to(lines, random) : lines;
       if (said === null) send(lines.join('\r'));
@@ -170,7 +184,7 @@ function problemOf(scan: Scan, isWhole: boolean, sent: Scan, hasForged: boolean)
 /** One scan over a bad line. It ends, or the trial says that it did not. */
 async function scanOver(seed: number): Promise<string | null> {
   const random = seededRandom(seed);
-  const fault = pick(random, FAULTS);
+  const fault = chosen(random, FAULTS);
   const isLegacy = random() < 0.25;
   const clock = new VirtualClock();
   const car = new StandIn({

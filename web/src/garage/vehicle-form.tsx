@@ -112,31 +112,35 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
 /** The vehicle of a filled form. What was left empty is left out; what the form does not show stays as it was. */
 function fromForm(
   f: FormOut,
-  base: { id: string; acceptedCodes?: Vehicle['acceptedCodes'] },
+  base: Pick<Vehicle, 'id' | 'acceptedCodes' | 'makerCodes' | 'moduleMap'>,
   per: Scale,
 ): Vehicle {
-  return vehicleSchema.parse({
+  // Typed, so that a name that is not the schema's is seen here and not lost on the way.
+  const vehicle: z.input<typeof vehicleSchema> = {
     id: base.id,
     acceptedCodes: base.acceptedCodes,
+    makerCodes: base.makerCodes,
+    moduleMap: base.moduleMap,
     name: f.name,
     kind: f.kind,
     fuel: f.fuel,
     aspiration: f.aspiration,
     gearbox: f.gearbox === 'unknown' ? undefined : f.gearbox,
     year: f.year,
-    distance: f.distance === undefined ? undefined : f.distance * per.km,
-    displacement: f.displacement || undefined,
+    distanceKm: f.distance === undefined ? undefined : f.distance * per.km,
+    displacementLitres: f.displacement || undefined,
     cylinders: f.cylinders,
     market: f.market || undefined,
     plate: f.plate || undefined,
     vin: f.vin === '' ? undefined : f.vin.toUpperCase(),
-    height: f.height === undefined ? undefined : f.height * per.m,
+    heightM: f.height === undefined ? undefined : f.height * per.m,
     modifications: f.modifications || undefined,
     warrantyEnds: f.warrantyEnds || undefined,
     inspectionDue: f.inspectionDue || undefined,
     usualTrips:
       f.trips.length === 0 ? undefined : f.trips.map((t) => ({ ...t, distance: t.distance * per.km })),
-  });
+  };
+  return vehicleSchema.parse(vehicle);
 }
 
 const NAMES = { lpg: 'LPG', natural: 'Without turbo', turbo: 'Turbo', unknown: 'Not known' } as const;
@@ -307,11 +311,7 @@ export function VehicleForm({
       className="space-y-4"
       noValidate
       onSubmit={(e) =>
-        void handleSubmit((f) =>
-          onSubmit(
-            fromForm(f, { id: vehicle?.id ?? newVehicleId(), acceptedCodes: vehicle?.acceptedCodes }, per),
-          ),
-        )(e)
+        void handleSubmit((f) => onSubmit(fromForm(f, vehicle ?? { id: newVehicleId() }, per)))(e)
       }
     >
       <div>

@@ -1,6 +1,7 @@
 import { Lightbulb } from 'lucide-react';
 import { Link } from 'react-router';
 import type { OpenPart, ScanView, UnitCode, UnitView } from '@pincer/core/assess';
+import type { Scan } from '@pincer/core/obd';
 import { SHEET, TAG, cx } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 
@@ -62,8 +63,18 @@ function emptyWords(view: ScanView, read: number): string {
 }
 
 /** Parts that nobody has read, unit by unit, each with its reason, what is still known of it, and the next thing to do. */
-export function NotRead({ view, canGoOn }: { view: ScanView; canGoOn: boolean }) {
+export function NotRead({
+  view,
+  canGoOn,
+  missing,
+}: {
+  view: ScanView;
+  canGoOn: boolean;
+  /** What the last scan says that it did not bring; all there is where no control unit answered. */
+  missing: Scan['missing'];
+}) {
   const units = view.units.filter((u) => u.open.length > 0);
+  if (units.length === 0 && missing.length > 0) return <NothingRead missing={missing} />;
   if (units.length === 0) return null;
   const isOnlyCleared = units.every((u) => u.open.every((p) => p.status === 'cleared'));
   return (
@@ -89,6 +100,29 @@ export function NotRead({ view, canGoOn }: { view: ScanView; canGoOn: boolean })
                 </li>
               ))}
             </ul>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** No control unit answered: that is no car without codes. */
+function NothingRead({ missing }: { missing: Scan['missing'] }) {
+  return (
+    <section className={`${SHEET} border-2 border-ink p-4`} aria-labelledby="not-read">
+      <h3 id="not-read" className="text-lg">
+        Not read
+      </h3>
+      <p>What is not read is not known to be good. Turn the ignition on, and read everything again.</p>
+      <ul className="mt-2 list-disc pl-5 text-[15px]">
+        {[...new Set(missing.map((m) => m.why))].map((why) => (
+          <li key={why}>
+            {missing
+              .filter((m) => m.why === why)
+              .map((m) => m.part)
+              .join(', ')}
+            : {why}
           </li>
         ))}
       </ul>

@@ -137,7 +137,7 @@ export function Read() {
             {last.adapter ? `, ${last.adapter}` : ''}
             {last.scan.protocol ? `, ${last.scan.protocol}` : ''}. {howWords(last)}
           </p>
-          <NotRead view={view} canGoOn={begun !== null} />
+          <NotRead view={view} canGoOn={begun !== null} missing={last.scan.missing} />
           {view.clearedLately ? (
             <ClearedNotice {...view.clearedLately} wasHere={state.clears.length > 0} />
           ) : null}
