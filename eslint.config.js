@@ -25,7 +25,7 @@ export default tseslint.config(
   },
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
-    files: ['{core,simulator,cli,server,web,e2e,bench,scripts}/**/*.{ts,tsx}'],
+    files: ['{core,simulator,cli,server,web,e2e,bench,faults,scripts}/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',

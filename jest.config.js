@@ -1,7 +1,7 @@
 /** Jest runs the rooms that need no browser; the real interface is tested by Playwright in e2e/. */
 export default {
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/{core,simulator,cli,server,web,tools,scripts}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,simulator,cli,server,web,tools,scripts,faults}/**/*.test.ts'],
   transform: {
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',

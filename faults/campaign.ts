@@ -12,10 +12,12 @@ export interface Campaign {
   full: number;
   short: number;
   run: (seed: number) => Promise<Trial>;
+  /** Puts away what the tries have shared. */
+  end?: () => Promise<void>;
 }
 
 /** How long one try may take before it counts as hanging, ms. Every wait has to end. */
-const HANG_MS = 30_000;
+const HANG_MS = 60_000;
 
 async function within(run: Promise<Trial>, seed: number): Promise<Trial> {
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -46,5 +48,6 @@ export async function tryAll(
     if (trial.problem !== null) failed.push(trial);
     onProgress?.(seed);
   }
+  await campaign.end?.();
   return failed;
 }

@@ -34,6 +34,9 @@ const instead =
   () =>
     text.split('|');
 
+/** Sent without a prompt at its end. */
+const ENDLESS = ['A'.repeat(70_000)];
+
 const HARMS: readonly Harm[] = [
   {
     name: 'a character lost',
@@ -74,6 +77,7 @@ const HARMS: readonly Harm[] = [
   { name: 'an answer to another question', isForging: false, to: (l) => ['7E80341050A', ...l] },
   { name: 'a stranger', isForging: false, to: (l) => [...l, '123044301999900'] },
   { name: 'restarted', isForging: false, to: instead('LV RESET|STAND-IN v1.0') },
+  { name: 'talks without end', isForging: false, to: (_, r) => (r() < 0.1 ? ENDLESS : null) },
   { name: 'no prompt', isForging: false, to: () => null },
 ];
 
@@ -122,7 +126,7 @@ function harmedLine(inner: Transport, random: Random): Line {
       const harm = isOfCar && random() < chance ? chosen(random, harms) : null;
       if (harm?.isForging) forged = true;
       const said = harm ? harm.to(lines, random) : lines;
-      if (said === null) send(lines.join('\r'));
+      if (said === null || said === ENDLESS) send((said ?? lines).join('\r'));
       else send(`${said.map((l) => `${l}\r`).join('')}\r>`);
     }
     incoming.end();
@@ -207,6 +211,6 @@ export const HOSTILE_LINES: Campaign = {
   id: 'lines',
   title: 'Scans over bad lines, from a car with codes',
   full: 10_000,
-  short: 150,
+  short: 100,
   run: (seed): Promise<Trial> => scanOver(seed).then((problem) => ({ seed, problem })),
 };

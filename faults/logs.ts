@@ -296,7 +296,7 @@ export const LOGS: Campaign = {
   id: 'logs',
   title: 'What is known now, over random logs',
   full: 2_000,
-  short: 40,
+  short: 20,
   run: (seed) => {
     const random = seededRandom(seed);
     const log = Array.from({ length: 1 + chosenAt(random, 14) }, (_, n) => someEntry(random, n));

@@ -23,7 +23,12 @@ const STREWN = [
 /** The exchange as the adapter printed it: what was asked, and the lines of the answer. */
 async function exchange(): Promise<{ asked: string; lines: string[] }[]> {
   const clock = new VirtualClock();
-  const car = new StandIn({ faults: [{ kind: 'coil', cylinder: 3 }], seed: 7, clock, temperament: 'instant' });
+  const car = new StandIn({
+    faults: [{ kind: 'coil', cylinder: 3 }],
+    seed: 7,
+    clock,
+    temperament: 'instant',
+  });
   const adapter = car.plugIn();
   const heard = new ByteQueue();
   void (async () => {

@@ -1,0 +1,248 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createServer as createWebServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { asciiOf, type Clock } from '@pincer/core/link';
+import { createApp } from '../server/app.ts';
+import { BRIDGE_DEFAULTS, attachBridge } from '../server/bridge.ts';
+import { StandIn, seededRandom } from '@pincer/simulator';
+import { CHROMIUM } from '../playwright.config.ts';
+import type { Campaign } from './campaign.ts';
+import { chosen, chosenAt } from './chance.ts';
+
+const PAGES = fileURLToPath(new URL('../web/dist', import.meta.url));
+const clock: Clock = {
+  now: () => performance.now(),
+  after: (ms, run) => {
+    const timer = setTimeout(run, ms);
+    return () => clearTimeout(timer);
+  },
+};
+
+/** An adapter on TCP with a car whose fault comes back, and a log of every clear that reached the car. */
+class LoggingAdapter {
+  clears = 0;
+  private readonly car = new StandIn({
+    faults: [{ kind: 'air-flow-unplugged' }],
+    seed: 7,
+    clock,
+    temperament: 'instant',
+  });
+  readonly server: Server = createServer((socket) => {
+    const adapter = this.car.plugIn();
+    let line = '';
+    socket.on('data', (bytes) => {
+      line += asciiOf(new Uint8Array(bytes));
+      const whole = line.split('\r');
+      line = whole.pop() ?? '';
+      this.clears += whole.filter((l) => /^04\d?$/.test(l.trim())).length;
+      adapter.write(new Uint8Array(bytes)).catch(() => socket.destroy());
+    });
+    socket.on('close', () => adapter.unplug());
+    socket.on('error', () => adapter.unplug());
+    void (async () => {
+      for await (const bytes of adapter.incoming) socket.write(bytes);
+      socket.end();
+    })();
+  });
+}
+
+const listening = (server: { listen: (port: number, host: string, done: () => void) => unknown }) =>
+  new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+const portOf = (server: Server): number => {
+  const address = server.address();
+  if (address === null || typeof address === 'string') throw new Error('No port.');
+  return address.port;
+};
+
+/** A browser in a process of its own, which can be killed outright. */
+class Victim {
+  private constructor(
+    private readonly process: ChildProcess,
+    private readonly browser: Browser,
+    readonly page: Page,
+  ) {}
+
+  static async start(profile: string, address: string): Promise<Victim> {
+    const portFile = join(profile, 'DevToolsActivePort');
+    rmSync(portFile, { force: true });
+    const child = spawn(
+      CHROMIUM.executablePath,
+      [
+        ...CHROMIUM.args,
+        '--headless=new',
+        '--remote-debugging-port=0',
+        `--user-data-dir=${profile}`,
+        'about:blank',
+      ],
+      { detached: true, stdio: 'ignore' },
+    );
+    for (
+      let tries = 0;
+      !existsSync(portFile) || readFileSync(portFile, 'utf8').split('\n').length < 2;
+      tries++
+    ) {
+      if (tries > 300) throw new Error('Chromium did not start.');
+      await pause(50);
+    }
+    const port = readFileSync(portFile, 'utf8').split('\n')[0];
+    const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+    const context = browser.contexts()[0];
+    if (!context) throw new Error('Chromium has no window.');
+    const page = context.pages()[0] ?? (await context.newPage());
+    page.setDefaultTimeout(20_000);
+    await page.goto(address);
+    return new Victim(child, browser, page);
+  }
+
+  /** Every process of it at once, without a word, as when the power goes. */
+  async kill(): Promise<void> {
+    const gone = new Promise((resolve) => this.process.once('exit', resolve));
+    if (this.process.pid !== undefined) process.kill(-this.process.pid, 'SIGKILL');
+    await gone;
+    await this.browser.close().catch(() => undefined);
+  }
+}
+
+const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
+
+interface Stored {
+  asked: string[];
+  outcomes: { asked: string | undefined; outcome: string }[];
+}
+
+/** What the database of the page holds of clears, read past the application. */
+const storedIn = (page: Page): Promise<Stored> =>
+  page.evaluate(
+    () =>
+      new Promise<Stored>((resolve, reject) => {
+        const open = indexedDB.open('pincer');
+        open.onerror = () => reject(new Error('no database'));
+        open.onsuccess = () => {
+          const all = open.result.transaction('records').objectStore('records').getAll();
+          all.onerror = () => reject(new Error('no records'));
+          all.onsuccess = () => {
+            type Row = { record?: { kind?: string; id: string; asked?: string; outcome: string } };
+            const entries = (all.result as Row[]).flatMap((r) => (r.record ? [r.record] : []));
+            open.result.close();
+            resolve({
+              asked: entries.filter((e) => e.kind === 'clear-asked').map((e) => e.id),
+              outcomes: entries
+                .filter((e) => e.kind === 'clear')
+                .map((e) => ({ asked: e.asked, outcome: e.outcome })),
+            });
+          };
+        };
+      }),
+  );
+
+async function openCase(page: Page): Promise<string> {
+  await page.getByRole('link', { name: 'A light came on' }).first().click();
+  await page.getByLabel('Make and model').fill('Tarrow Finch 1.4');
+  await page.getByLabel('Year').fill('2012');
+  await page.getByRole('button', { name: 'Open the case' }).click();
+  await page.getByRole('heading', { name: 'What lit, and how does it run?' }).waitFor();
+  return /case\/[^/]+/.exec(page.url())?.[0] ?? '';
+}
+
+/** One bench: adapter, server and profile, and what was found in it so far. */
+class Bench {
+  private readonly adapter = new LoggingAdapter();
+  private readonly profile = mkdtempSync(join(tmpdir(), 'pincer-kills-'));
+  private address = '';
+  private place = '';
+  private victim: Victim | null = null;
+
+  static async open(): Promise<Bench> {
+    const bench = new Bench();
+    await listening(bench.adapter.server);
+    const port = portOf(bench.adapter.server);
+    const server = createWebServer(createApp({ pages: PAGES, isDemo: false, bridgePorts: [port] }));
+    attachBridge(server, { ...BRIDGE_DEFAULTS, ports: [port], hosts: [] });
+    await listening(server);
+    server.unref();
+    bench.adapter.server.unref();
+    bench.address = `http://127.0.0.1:${portOf(server)}`;
+    bench.victim = await Victim.start(bench.profile, bench.address);
+    bench.place = await openCase(bench.victim.page);
+    return bench;
+  }
+
+  /** Reads the car, goes on to the clear, and is killed at some instant. @returns what was wrong afterwards. */
+  async kill(seed: number): Promise<string | null> {
+    const random = seededRandom(seed);
+    const { victim } = this;
+    if (!victim) throw new Error('No browser.');
+    const { page } = victim;
+    const before = await storedIn(page);
+    const reached = this.adapter.clears;
+    await page.goto(`${this.address}/${this.place}/plug-in`);
+    await page.getByRole('textbox', { name: 'Address' }).fill('127.0.0.1');
+    await page.getByRole('textbox', { name: 'Port' }).fill(String(portOf(this.adapter.server)));
+    await page.getByRole('button', { name: 'Network: connect and read' }).click();
+    await page.getByText(/Complete\./).waitFor();
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('link', { name: /^\d Prove/ })
+      .click();
+    const steps = [
+      () => page.getByRole('button', { name: /I have read this/ }).click(),
+      () => page.getByRole('button', { name: 'Clear now' }).click(),
+    ];
+    // Most are killed after the last touch, some before it.
+    const last = random() < 0.85 ? 2 : chosen(random, [0, 1]);
+    for (const step of steps.slice(0, last)) await step();
+    // An owner who touches twice: the second one must not be a second clear.
+    if (last === 2 && random() < 0.3)
+      await page
+        .getByRole('button', { name: 'Clear now' })
+        .click({ timeout: 60 })
+        .catch(() => undefined);
+    await pause(chosenAt(random, last === 2 ? 220 : 60));
+    await victim.kill();
+
+    this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/prove`);
+    const again = this.victim.page;
+    await again.getByRole('heading', { name: '1 · Clear' }).waitFor();
+    const after = await storedIn(again);
+    const sent = this.adapter.clears - reached;
+    const asked = after.asked.filter((id) => !before.asked.includes(id));
+    if (sent > 1) return `${sent} clears reached the car with one permit`;
+    if (sent > 0 && asked.length === 0) return 'a clear reached the car and nothing of it was stored';
+    if (before.asked.some((id) => !after.asked.includes(id))) return 'an intent that was stored is gone';
+    if (asked.length > 1) return 'one permit was stored as two intents';
+    const isOpen = asked.some((id) => !after.outcomes.some((o) => o.asked === id));
+    const hasWay = (await again.getByRole('button', { name: /I have read this|Clear now/ }).count()) > 0;
+    if (hasWay) return 'the way to a clear was open after the kill';
+    if (isOpen && (await again.getByText('Nobody knows whether it was cleared.').count()) === 0)
+      return 'nobody was told that the outcome is unknown';
+    return null;
+  }
+
+  async close(): Promise<void> {
+    await this.victim?.kill();
+    rmSync(this.profile, { recursive: true, force: true });
+  }
+}
+
+let bench: Promise<Bench> | null = null;
+
+/** A real browser killed at any instant on the way to a clear, over the bridge to an adapter that counts. */
+export const KILLS: Campaign = {
+  id: 'kills',
+  title: 'Browsers killed on the way to a clear',
+  full: 200,
+  short: 3,
+  run: async (seed) => {
+    bench ??= Bench.open();
+    return { seed, problem: await (await bench).kill(seed) };
+  },
+  end: async () => {
+    await (await bench)?.close();
+    bench = null;
+  },
+};
