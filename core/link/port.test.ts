@@ -171,6 +171,86 @@ describe('the adapter’s prompt', () => {
   });
 });
 
+describe('a write that never settles', () => {
+  const stuckRig = () => {
+    const { transport, clock, incoming } = rig();
+    let closed = 0;
+    const port = new AdapterPort(
+      {
+        incoming,
+        write: () => new Promise(() => undefined),
+        close: () => {
+          closed++;
+          return new Promise(() => undefined);
+        },
+      },
+      clock,
+    );
+    return { port, clock, transport, closed: () => closed };
+  };
+
+  test('obeys the time', async () => {
+    const { port, clock } = stuckRig();
+    const reply = port.send('0100', { timeoutMs: 500 });
+    await settle();
+    await clock.advance(500);
+    expect(await reply).toMatchObject({ ok: false, fault: { code: 'silent', waitedMs: 500 } });
+  });
+
+  test('obeys stop, and a stop pressed before it was looked at', async () => {
+    const { port } = stuckRig();
+    const stop = new AbortController();
+    const reply = port.send('0100', { timeoutMs: 10_000, signal: stop.signal });
+    await settle();
+    stop.abort();
+    expect(await reply).toMatchObject({ ok: false, fault: { code: 'cancelled' } });
+    const queued = stuckRig();
+    const first = queued.port.send('0100', { timeoutMs: 300 });
+    const stopped = new AbortController();
+    const second = queued.port.send('03', { timeoutMs: 10_000, signal: stopped.signal });
+    stopped.abort();
+    await settle();
+    await queued.clock.advance(300);
+    await first;
+    expect(await second).toMatchObject({ ok: false, fault: { code: 'cancelled' } });
+    expect(queued.port.sent).toEqual(['0100']);
+  });
+
+  test('obeys close, although the transport itself never closes', async () => {
+    const { port, clock, closed } = stuckRig();
+    const reply = port.send('0100', { timeoutMs: 10_000 });
+    await settle();
+    const closing = port.close();
+    void port.close();
+    expect(await reply).toMatchObject({ ok: false, fault: { code: 'cut' } });
+    await clock.advance(700);
+    await closing;
+    expect(closed()).toBe(1);
+    expect(clock.waiting).toBe(0);
+  });
+});
+
+test('chatter that nobody reads is not kept, and is no part of the next answer', async () => {
+  const { port, says } = rig();
+  await says('41 0C 1A F8\r'.repeat(200_000));
+  const reply = port.send('010C', { timeoutMs: 1000 });
+  await settle();
+  await says('41 0C 00 00\r>');
+  expect(await reply).toEqual({ ok: true, lines: ['41 0C 00 00'] });
+});
+
+test('whoever wants to know hears of the end once, also when it has ended before', async () => {
+  const { port, incoming } = rig();
+  let [heard, late, stopped] = [0, 0, 0];
+  port.onEnd(() => heard++);
+  port.onEnd(() => stopped++)();
+  incoming.end();
+  await settle();
+  await port.close();
+  port.onEnd(() => late++);
+  expect([heard, late, stopped]).toEqual([1, 1, 0]);
+});
+
 test('every fault has a plain sentence and a next step', () => {
   const faults: LinkFault[] = [
     { code: 'silent', waitedMs: 4000 },
