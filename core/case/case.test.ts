@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { emptyScan } from '@pincer/core/obd';
 import { CAR, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
@@ -194,5 +196,51 @@ describe('migrations', () => {
       assertMigrations(3, [steps[0] as Migration, { ...(steps[1] as Migration), from: 5 }]),
     ).toThrow(/renameTitleToHeading/);
     expect(() => assertMigrations(4, steps)).toThrow(/needs 3/);
+  });
+});
+
+describe('a file of version 1 as it was written', () => {
+  const old = readFileSync(join(__dirname, 'fixtures/version-1-lean.case.json'), 'utf8');
+  const result = readCaseFile(old);
+  if (!result.ok) throw new Error(JSON.stringify(result.problem));
+  const { file } = result;
+
+  test('is read to its last entry, with the quantities, parts and outcomes under their names of today', () => {
+    const was = JSON.parse(old) as { vehicle: Record<string, number>; case: { entries: { id: string }[] } };
+    expect(file.version).toBe(CURRENT_VERSION);
+    expect(file.case.entries.map((e) => e.id)).toEqual(was.case.entries.map((e) => e.id));
+    expect(file.vehicle.distanceKm).toBe(was.vehicle['distance']);
+    expect(file.vehicle.displacementLitres).toBe(was.vehicle['displacement']);
+    const scans = file.case.entries.filter((e) => e.kind === 'scan');
+    expect(scans.length).toBeGreaterThan(0);
+    for (const { scan, isComplete } of scans) {
+      expect(scan.parts.length).toBeGreaterThan(0);
+      // What was complete is known or empty in each part that was asked for; nothing turns into "not read".
+      if (isComplete)
+        expect(scan.parts.filter((p) => p.part === 'confirmed' && p.state === 'not-read')).toEqual([]);
+    }
+  });
+
+  test('means the same: what was cleared and what came back, and it comes out again as version 2', () => {
+    const { standing, closed } = foldCase(file.case);
+    const cleared = standing.clears.map((c) => [
+      c.erased.some((e) => e.code.code === 'P0171'),
+      c.returned.some((r) => r.code.code === 'P0171'),
+    ]);
+    // Back twice, and gone after the third.
+    expect(cleared).toEqual([
+      [true, true],
+      [true, true],
+      [true, false],
+    ]);
+    expect(closed?.outcome).toBe('fixed');
+    const again = readCaseFile(writeCaseFile(file.case, file.vehicle, '2026-11-26T00:00:00.000Z'));
+    expect(again).toMatchObject({ ok: true, file: { case: file.case, vehicle: file.vehicle } });
+  });
+
+  test('needs its migration: without it today’s schema does not take it', () => {
+    expect(
+      caseFileSchema.safeParse({ ...(JSON.parse(old) as object), version: CURRENT_VERSION }).success,
+    ).toBe(false);
   });
 });
