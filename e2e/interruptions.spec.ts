@@ -122,3 +122,31 @@ test('an older car, a lossy adapter and one that restarts are read to the end', 
     await page.getByRole('button', { name: 'Pull the plug' }).click();
   }
 });
+
+test('an entry that storage will not keep says so, stays, and is kept at another try', async ({ page }) => {
+  await openCase(page);
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    (globalThis as { isFull?: boolean }).isFull = true;
+    IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
+      if ((globalThis as { isFull?: boolean }).isFull)
+        throw new DOMException('The disk is full', 'QuotaExceededError');
+      return put.call(this, value, key);
+    };
+  });
+  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  const alert = page.getByRole('alert').filter({ hasText: 'One entry is not saved.' });
+  await expect(alert).toContainText('The disk is full');
+  await expect(alert.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
+  await alert.getByRole('button', { name: 'Try again' }).click();
+  await expect(alert).toBeVisible();
+  await page.evaluate(() => {
+    (globalThis as { isFull?: boolean }).isFull = false;
+  });
+  await alert.getByRole('button', { name: 'Try again' }).click();
+  await expect(alert).toBeHidden();
+  await page.reload();
+  await expect(
+    page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }),
+  ).toBeChecked();
+});

@@ -91,3 +91,39 @@ test('a text file is opened and looked through; one that holds no text says so',
   await station(page, 'Meaning');
   await expect(page.getByText('P0128').first()).toBeVisible();
 });
+
+test('typed at the pad, letters and digits are the code, not the way to another station', async ({
+  page,
+}) => {
+  await openCase(page);
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  const pad = page.getByRole('dialog');
+  await page.keyboard.type('p0171');
+  await expect(pad.getByLabel('Code so far')).toHaveText('P0171');
+  await page.keyboard.press('Backspace');
+  await expect(pad.getByLabel('Code so far')).toHaveText('P017·');
+  // Letters that no code has lead nowhere either.
+  await page.keyboard.type('gl');
+  await expect(pad.getByLabel('Code so far')).toHaveText('P017·');
+  await page.keyboard.press('1');
+  await expect(page).toHaveURL(/\/read$/);
+  await expect(
+    pad.getByText('the mixture', { exact: false }).or(pad.getByText(/lean/i)).first(),
+  ).toBeVisible();
+});
+
+test('no shortcut acts while a dialog is open or a field has the focus', async ({ page }) => {
+  await openCase(page);
+  await page.keyboard.press('l');
+  await expect(page.getByRole('dialog', { name: /^Log/ })).toBeVisible();
+  for (const key of ['4', 'g', '?']) await page.keyboard.press(key);
+  await expect(page).toHaveURL(/\/light/);
+  await expect(page.getByRole('dialog')).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await station(page, 'Plug in');
+  await page.getByRole('textbox', { name: 'Address' }).click();
+  await page.keyboard.type('192.168.1.4');
+  await expect(page).toHaveURL(/\/plug-in$/);
+  await expect(page.getByRole('textbox', { name: 'Address' })).toHaveValue(/192\.168\.1\.4$/);
+});

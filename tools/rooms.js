@@ -8,7 +8,7 @@ export const CORE_ARROWS = {
   obd: [],
   link: ['obd'],
   codes: ['obd'],
-  vehicle: [],
+  vehicle: ['obd'],
   case: ['obd', 'signals', 'vehicle'],
   signals: ['obd'],
   knowledge: ['codes', 'vehicle'],
@@ -58,7 +58,7 @@ export const WEB_ARROWS = {
   reference: ['store', 'ui', 'workers'],
   garage: ['accepted', 'store', 'ui'],
   logbook: ['stations', 'store', 'ui'],
-  shell: ['reference', 'stations', 'store', 'ui'],
+  shell: ['logbook', 'reference', 'stations', 'store', 'ui'],
   stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'workers'],
 };
 

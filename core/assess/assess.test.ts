@@ -203,7 +203,7 @@ describe('assess()', () => {
     // Who drives only short trips is mostly cold anyway: then three times cold bear nothing.
     const shortTrips = {
       ...CAR,
-      usualTrips: [{ name: 'school', road: 'town', minutes: 9, distance: 3, perWeek: 10 } as const],
+      usualTrips: [{ name: 'school', road: 'town', minutes: 9, distanceKm: 3, perWeek: 10 } as const],
     };
     expect(
       storedConditions(foldCase(storedAt(...cold)), shortTrips)?.recurring.find((r) => r.id === 'cold'),

@@ -136,8 +136,20 @@ function caseOfV1(record: Plain): Plain {
   return { ...record, entries };
 }
 
-const vehicleOfV1 = (vehicle: Plain): Plain =>
-  renamed(vehicle, { displacement: 'displacementLitres', distance: 'distanceKm', height: 'heightM' });
+const vehicleOfV1 = (vehicle: Plain): Plain => {
+  const now = renamed(vehicle, {
+    displacement: 'displacementLitres',
+    distance: 'distanceKm',
+    height: 'heightM',
+  });
+  if (!Array.isArray(now['usualTrips'])) return now;
+  return {
+    ...now,
+    usualTrips: now['usualTrips'].map((t: unknown) =>
+      isPlain(t) ? renamed(t, { distance: 'distanceKm' }) : t,
+    ),
+  };
+};
 
 function recordOfV1(record: unknown): unknown {
   if (!isPlain(record)) return record;

@@ -1,6 +1,7 @@
 import {
   MONITOR_NAMES,
   NO_SOURCE,
+  TROUBLE_CODE_IN_TEXT,
   emptyScan,
   partsHeld,
   type CodeState,
@@ -44,8 +45,6 @@ export interface PastedFindings {
   monitors: FoundMonitor[];
 }
 
-/** Not inside a longer word or number: part numbers and plates are no codes. */
-const CODE = /(?<![A-Z0-9-])([PCBU][0-3][0-9A-F]{3})(?![A-Z0-9])/gi;
 const VIN = /(?<![A-Z0-9])[A-HJ-NPR-Z0-9]{17}(?![A-Z0-9])/gi;
 
 const DONE = 'OK|RDY|READY|COMPLETED?|DONE|PASS(?:ED)?';
@@ -60,7 +59,7 @@ export function findInText(text: string): PastedFindings {
   let heading: { state: CodeState; word: string } | null = null;
   text.split(/\r\n|\r|\n/).forEach((content, index) => {
     const line = index + 1;
-    const codes = [...content.matchAll(CODE)];
+    const codes = [...content.matchAll(TROUBLE_CODE_IN_TEXT)];
     // A line such as "Pending codes:" speaks for the lines below it, until an empty one or the next heading.
     if (codes.length === 0) {
       const said = stateInLine(content, 0);

@@ -122,7 +122,9 @@ export async function connect(
  * look like one without a header: one answer with a sender that can be is enough.
  */
 const hasHeadersIn = (answers: Interpretation['answers'], isCan: boolean): boolean =>
-  answers.some((a) => a.source !== NO_SOURCE && a.isCan === isCan && (!isCan || isStandardAnswerId(a.source)));
+  answers.some(
+    (a) => a.source !== NO_SOURCE && a.isCan === isCan && (!isCan || isStandardAnswerId(a.source)),
+  );
 
 /** Settings and protocol once more, after the adapter has lost them. @returns whether the car answers again. */
 export async function setUpAgain(connection: Connection, signal: CancelSignal | undefined): Promise<boolean> {

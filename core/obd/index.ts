@@ -59,7 +59,7 @@ export {
   type Scan,
 } from './scan.ts';
 export { RESTATED_PIDS, STATING_PIDS, restated } from './stated-scaling.ts';
-export { TROUBLE_CODE, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
+export { TROUBLE_CODE, TROUBLE_CODE_IN_TEXT, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 export {
   STATUS_BITS,
   decodeDtcByStatus,

@@ -6,6 +6,12 @@ const LETTERS = ['P', 'C', 'B', 'U'] as const;
 /** A well-formed five-character trouble code, e.g. `P0302`. */
 export const TROUBLE_CODE = /^[PCBU][0-3][0-9A-F]{3}$/;
 
+/** The same within a text, in any case; not inside a longer word or number, for part numbers and plates are no codes. */
+export const TROUBLE_CODE_IN_TEXT = new RegExp(
+  `(?<![A-Z0-9-])(${TROUBLE_CODE.source.slice(1, -1)})(?![A-Z0-9])`,
+  'gi',
+);
+
 /**
  * Trouble code of two bytes (SAE J2012 / ISO 15031-6).
  * @returns for example `P0143` for 01 43.

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TROUBLE_CODE } from '@pincer/core/obd';
 import { moduleMapSchema } from './module-map.ts';
 
 export const FUELS = ['petrol', 'diesel', 'hybrid', 'lpg', 'electric', 'unknown'] as const;
@@ -14,15 +15,14 @@ const tripSchema = z.object({
   name: z.string().min(1),
   road: z.enum(ROADS),
   minutes: z.number().positive(),
-  /** Kilometres. */
-  distance: z.number().positive(),
+  distanceKm: z.number().positive(),
   perWeek: z.number().min(0),
 });
 /** A drive that the owner makes anyway. */
 export type UsualTrip = z.infer<typeof tripSchema>;
 
 const acceptedCodeSchema = z.object({
-  code: z.string().regex(/^[PCBU][0-3][0-9A-F]{3}$/),
+  code: z.string().regex(TROUBLE_CODE),
   reason: z.string().min(1),
   /** ISO 8601 moment at which the owner accepted it. */
   since: z.iso.datetime(),
@@ -37,7 +37,7 @@ const makerCodesSchema = z.object({
   name: z.string().min(1),
   addedAt: z.iso.datetime(),
   /** Text by code, in the words of that list. */
-  codes: z.record(z.string().regex(/^[PCBU][0-3][0-9A-F]{3}$/), z.string().min(1).max(300)),
+  codes: z.record(z.string().regex(TROUBLE_CODE), z.string().min(1).max(300)),
 });
 /** The owner's own list of their maker's codes. Nobody here vouches for it. */
 export type MakerCodes = z.infer<typeof makerCodesSchema>;

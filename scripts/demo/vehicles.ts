@@ -25,8 +25,8 @@ export const finch: Vehicle = {
   distanceKm: 168_400,
   inspectionDue: '2027-03-31',
   usualTrips: [
-    { name: 'to the pottery', road: 'country', minutes: 24, distance: 19, perWeek: 4 },
-    { name: 'round the harbour', road: 'town', minutes: 12, distance: 4, perWeek: 6 },
+    { name: 'to the pottery', road: 'country', minutes: 24, distanceKm: 19, perWeek: 4 },
+    { name: 'round the harbour', road: 'town', minutes: 12, distanceKm: 4, perWeek: 6 },
   ],
   moduleMap: moduleMapSchema.parse(FINCH_MODULES),
 };

@@ -25,7 +25,9 @@ export function SetAsideNotice() {
               type="button"
               className={BUTTON.plain}
               onClick={() =>
-                void dispatch(copyOfSetAside(s.key)).then((text) => saveText(`${s.key.replaceAll(':', '-')}.json`, text))
+                void dispatch(copyOfSetAside(s.key)).then((text) =>
+                  saveText(`${s.key.replaceAll(':', '-')}.json`, text),
+                )
               }
             >
               Save a copy

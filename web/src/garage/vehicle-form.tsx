@@ -103,7 +103,7 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
       name: t.name,
       road: t.road,
       minutes: text(t.minutes),
-      distance: text(t.distance / per.km),
+      distance: text(t.distanceKm / per.km),
       perWeek: text(t.perWeek),
     })),
   };
@@ -138,7 +138,9 @@ function fromForm(
     warrantyEnds: f.warrantyEnds || undefined,
     inspectionDue: f.inspectionDue || undefined,
     usualTrips:
-      f.trips.length === 0 ? undefined : f.trips.map((t) => ({ ...t, distance: t.distance * per.km })),
+      f.trips.length === 0
+        ? undefined
+        : f.trips.map(({ distance, ...t }) => ({ ...t, distanceKm: distance * per.km })),
   };
   return vehicleSchema.parse(vehicle);
 }

@@ -1,25 +1,20 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Entry } from '@pincer/core/case';
-import { exportCase, record as addRecord } from '../store/logbook-actions.ts';
-import { useAppDispatch } from '../store/store.ts';
+import { inOrder, type Entry } from '@pincer/core/case';
+import { record as addRecord } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import type { CaseContext } from '../stations/case-context.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { moment } from '../ui/format.ts';
-import { saveText } from '../ui/save-text.ts';
+import { SaveCase } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 
 /** Everything recorded, newest first; an entry can be struck out with a reason, never deleted. */
 export function Log({ context, onClose }: { context: CaseContext; onClose: () => void }) {
   const { record, state, assessment } = context;
-  const dispatch = useAppDispatch();
+  const unsaved = useAppSelector((s) => s.logbook.unsaved);
   const [striking, setStriking] = useState<string | null>(null);
-  const save = () => {
-    const text = dispatch(exportCase(record.id));
-    if (text !== null)
-      saveText(`${record.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.case.json`, text);
-  };
   return (
     <Dialog
       title={`Log, ${record.entries.length} entries`}
@@ -28,39 +23,43 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
       open
       onOpenChange={onClose}
     >
-      <button type="button" className={BUTTON.plain} onClick={save}>
-        Save as a case file
-      </button>
+      <SaveCase caseId={record.id} />
       {record.entries.length === 0 ? (
         <p className="mt-4 text-ink-2">Nothing is recorded yet. Begin at Light.</p>
       ) : null}
       <ol className="mt-3 divide-y divide-line">
-        {[...record.entries].reverse().map((e) => {
-          const struck = state.retracted.get(e.id);
-          return (
-            <li
-              key={e.id}
-              className={cx('border-l-[5px] py-2 pl-3', isCarEntry(e) ? 'border-l-car' : 'border-l-own')}
-            >
-              <p className="text-[14px] text-ink-2">{moment(e.at)}</p>
-              <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
-              {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
-              {!struck && e.kind !== 'retracted' ? (
-                striking === e.id ? (
-                  <Strike entry={e} caseId={record.id} onDone={() => setStriking(null)} />
-                ) : (
-                  <button
-                    type="button"
-                    className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
-                    onClick={() => setStriking(e.id)}
-                  >
-                    Strike out
-                  </button>
-                )
-              ) : null}
-            </li>
-          );
-        })}
+        {inOrder(record.entries)
+          .reverse()
+          .map((e) => {
+            const struck = state.retracted.get(e.id);
+            return (
+              <li
+                key={e.id}
+                className={cx('border-l-[5px] py-2 pl-3', isCarEntry(e) ? 'border-l-car' : 'border-l-own')}
+              >
+                <p className="text-[14px] text-ink-2">
+                  {moment(e.at)}
+                  {e.clockAt ? `; this device’s clock said ${moment(e.clockAt)}` : ''}
+                  {unsaved[e.id] ? '; not saved yet' : ''}
+                </p>
+                <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
+                {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
+                {!struck && e.kind !== 'retracted' ? (
+                  striking === e.id ? (
+                    <Strike entry={e} caseId={record.id} onDone={() => setStriking(null)} />
+                  ) : (
+                    <button
+                      type="button"
+                      className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
+                      onClick={() => setStriking(e.id)}
+                    >
+                      Strike out
+                    </button>
+                  )
+                ) : null}
+              </li>
+            );
+          })}
       </ol>
     </Dialog>
   );

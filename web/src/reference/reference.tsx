@@ -2,12 +2,11 @@ import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { describedCodes } from '@pincer/core/codes';
+import { TROUBLE_CODE } from '@pincer/core/obd';
 import { useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
 import { CodeSheet } from './code-sheet.tsx';
 import { useSearch } from './use-search.ts';
-
-const CODE = /^[PCBU][0-9A-FO]{4}$/i;
 
 /** Every described code, and one page for each. */
 export function Reference() {
@@ -17,7 +16,9 @@ export function Reference() {
   const navigate = useNavigate();
   const location = useLocation();
   const vehicles = useAppSelector((s) => s.logbook.vehicles);
-  const typed = CODE.test(text.trim()) ? text.trim().toUpperCase() : null;
+  // The letter O is a slip for a nought: no digit looks like it.
+  const tidy = text.trim().toUpperCase().replaceAll('O', '0');
+  const typed = TROUBLE_CODE.test(tidy) ? tidy : null;
   const shown = typed ?? code?.toUpperCase() ?? null;
   const theirs = shown
     ? Object.values(vehicles).flatMap((v) => {

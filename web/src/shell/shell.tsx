@@ -1,6 +1,7 @@
 import { ScrollText, Search, Settings } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { Link, Outlet, useMatch } from 'react-router';
+import { UnsavedNotice } from '../logbook/unsaved-notice.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { Mark } from '../ui/mark.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
@@ -84,6 +85,7 @@ export function Shell() {
           <Settings size={21} aria-hidden="true" />
         </Link>
       </header>
+      <UnsavedNotice />
       <Outlet />
       <Suspense fallback={null}>
         {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}

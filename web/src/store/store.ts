@@ -1,9 +1,4 @@
-import {
-  combineReducers,
-  type ThunkAction,
-  type ThunkDispatch,
-  type UnknownAction,
-} from '@reduxjs/toolkit';
+import { combineReducers, type ThunkAction, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Ports } from '../ports/ports.ts';
 import { draftsSlice } from './drafts-slice.ts';

@@ -14,7 +14,12 @@ import {
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
-import { cutRecordings, keepCutRecording, startWatching, type CutRecording } from '../../store/watch-actions.ts';
+import {
+  cutRecordings,
+  keepCutRecording,
+  startWatching,
+  type CutRecording,
+} from '../../store/watch-actions.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
