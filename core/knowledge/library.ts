@@ -20,18 +20,26 @@ import { CHASSIS_CAUSES } from './systems/chassis-causes.ts';
 import { CHASSIS_CHECKS } from './systems/chassis-checks.ts';
 import { BOOST_CAUSES } from './systems/boost-causes.ts';
 import { BOOST_CHECKS } from './systems/boost-checks.ts';
-import { NAMED_CAUSES } from './systems/named-causes.ts';
-import { NAMED_CHECKS } from './systems/named-checks.ts';
+import { GENERIC_CAUSES } from './systems/generic-causes.ts';
+import { GENERIC_CHECKS } from './systems/generic-checks.ts';
 import { AFTERTREATMENT_CAUSES } from './systems/aftertreatment-causes.ts';
 import { AFTERTREATMENT_CHECKS } from './systems/aftertreatment-checks.ts';
 import { INJECTION_CAUSES } from './systems/injection-causes.ts';
 import { INJECTION_CHECKS } from './systems/injection-checks.ts';
-import { VAPOUR_CAUSES } from './systems/vapour-causes.ts';
-import { VAPOUR_CHECKS } from './systems/vapour-checks.ts';
+import { EVAP_CAUSES } from './systems/evap-causes.ts';
+import { EVAP_CHECKS } from './systems/evap-checks.ts';
 import { SPARK_AND_TIMING_CAUSES } from './systems/spark-and-timing-causes.ts';
 import { SPARK_AND_TIMING_CHECKS } from './systems/spark-and-timing-checks.ts';
-import { BREATHING_CAUSES } from './systems/breathing-causes.ts';
-import { BREATHING_CHECKS } from './systems/breathing-checks.ts';
+import { THROTTLE_CAUSES } from './systems/throttle-causes.ts';
+import { AIR_PATH_CAUSES } from './systems/air-path-causes.ts';
+import { EXHAUST_PATH_CAUSES } from './systems/exhaust-path-causes.ts';
+import { FLUIDS_CAUSES } from './systems/fluids-causes.ts';
+import { MOTORCYCLE_ELECTRICS_CAUSES } from './systems/motorcycle-electrics-causes.ts';
+import { THROTTLE_CHECKS } from './systems/throttle-checks.ts';
+import { AIR_PATH_CHECKS } from './systems/air-path-checks.ts';
+import { EXHAUST_PATH_CHECKS } from './systems/exhaust-path-checks.ts';
+import { FLUIDS_CHECKS } from './systems/fluids-checks.ts';
+import { MOTORCYCLE_ELECTRICS_CHECKS } from './systems/motorcycle-electrics-checks.ts';
 import { INPUTS_CAUSES } from './systems/inputs-causes.ts';
 import { INPUTS_CHECKS } from './systems/inputs-checks.ts';
 import { SUPPLY_CAUSES } from './systems/supply-causes.ts';
@@ -55,15 +63,19 @@ export const CAUSES: readonly Cause[] = [
   ...ELECTRICAL_CAUSES,
   ...CHASSIS_CAUSES,
   ...AFTERTREATMENT_CAUSES,
-  ...NAMED_CAUSES,
+  ...GENERIC_CAUSES,
   ...BOOST_CAUSES,
   ...DIESEL_CAUSES,
   ...OIL_CAUSES,
   ...INJECTION_CAUSES,
-  ...VAPOUR_CAUSES,
+  ...EVAP_CAUSES,
   ...SPARK_AND_TIMING_CAUSES,
-  ...BREATHING_CAUSES,
+  ...THROTTLE_CAUSES,
+  ...AIR_PATH_CAUSES,
+  ...EXHAUST_PATH_CAUSES,
+  ...FLUIDS_CAUSES,
   ...INPUTS_CAUSES,
+  ...MOTORCYCLE_ELECTRICS_CAUSES,
   ...SUPPLY_CAUSES,
   ...GEARBOX_CAUSES,
   ...STABILITY_CAUSES,
@@ -81,15 +93,19 @@ export const CHECKS: readonly Check[] = [
   ...ELECTRICAL_CHECKS,
   ...CHASSIS_CHECKS,
   ...AFTERTREATMENT_CHECKS,
-  ...NAMED_CHECKS,
+  ...GENERIC_CHECKS,
   ...BOOST_CHECKS,
   ...DIESEL_CHECKS,
   ...OIL_CHECKS,
   ...INJECTION_CHECKS,
-  ...VAPOUR_CHECKS,
+  ...EVAP_CHECKS,
   ...SPARK_AND_TIMING_CHECKS,
-  ...BREATHING_CHECKS,
+  ...THROTTLE_CHECKS,
+  ...AIR_PATH_CHECKS,
+  ...EXHAUST_PATH_CHECKS,
+  ...FLUIDS_CHECKS,
   ...INPUTS_CHECKS,
+  ...MOTORCYCLE_ELECTRICS_CHECKS,
   ...SUPPLY_CHECKS,
   ...GEARBOX_CHECKS,
   ...STABILITY_CHECKS,

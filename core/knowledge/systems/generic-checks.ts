@@ -1,7 +1,7 @@
 import type { Check } from '../types.ts';
 import { look } from './shared.ts';
 
-export const NAMED_CHECKS: readonly Check[] = [
+export const GENERIC_CHECKS: readonly Check[] = [
   look('named-plug-look', 'Look at the plug of the part that the code names', 'electrical', 10, 'Ignition off. Is it home, dry, its pins straight and bright? Pull it, look, push it until it clicks.', ['Dry, bright, tight', 'Not the plug.'], ['Loose, wet, green or bent', 'That is enough.'], { 'named-plug': 0.8, 'unit-wet': 0.25 }, { tools: ['hand-tools'], cautions: ['battery'] }),
   look('named-wiggle', 'Wiggle the loom and watch the reading', 'electrical', 10, 'Ignition on, engine off: bend the loom a hand’s breadth at a time from the part backwards while somebody watches its reading or the codes.', ['Nothing changes', 'The wire seems whole.'], ['It jumps at one place', 'There is the break.'], { 'named-wire': 0.65, 'named-plug': 0.4 }, { cautions: ['moving-parts'] }),
   look('named-measure', 'Measure the part against its table', 'electrical', 20, 'Ignition off, plug off: resistance or voltage as the workshop manual gives it, at the day’s temperature.', ['As the table says', 'The part is whole.'], ['Open, shorted or far off', 'The part is dead.'], { 'named-part': 0.75 }, { tools: ['multimeter'], cautions: ['battery'] }),

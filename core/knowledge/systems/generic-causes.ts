@@ -5,7 +5,7 @@ import { cause, fix, nonsense } from './shared.ts';
  * What a code commonly turns out to be when no cause of its own is kept for its part: the part that it names, its plug,
  * its wire, its supply, or what hinders it. So no code family is without a cause.
  */
-export const NAMED_CAUSES: readonly Cause[] = [
+export const GENERIC_CAUSES: readonly Cause[] = [
   cause('named-plug', 'Plug of the part that the code names', 'electrical', 0.012,
     { 'code:part-electrical': 0.9, 'code:part-behaviour': 0.2, 'before:worked-on': 0.3, 'before:unplugged': 0.3, 'before:washed': 0.25, 'sign:wet': 0.2 },
     fix('Clean the plug, or renew it', 8, 30, ['battery'], ['Ignition off. Catch pressed, pulled by its body.', 'Green or bent pins: contact spray, straighten with care, a film of grease.', 'Push until it clicks; then see whether the code comes back.'])),

@@ -2,7 +2,7 @@ import type { Cause } from '../types.ts';
 import { PETROL, cause, fix } from './shared.ts';
 
 /** The fuel vapour system beyond cap, hose and purge valve. */
-export const VAPOUR_CAUSES: readonly Cause[] = [
+export const EVAP_CAUSES: readonly Cause[] = [
   cause('vent-valve-stuck', 'Vent valve of the vapour system stuck or dead', 'fuel', 0.008,
     { 'code:vent-valve': 0.85, 'code:evap-leak': 0.35, 'code:purge': 0.15, 'code:tank-pressure': 0.15, 'before:washed': 0.15 },
     fix('Clean or renew the vent valve', 38, 40, ['jacking', 'petrol'], ['Near the canister: spiders and mud block its breather.', 'It must be open without current, shut with twelve volts.', 'New valve with its seal and filter.']), { fuels: PETROL }),

@@ -1,7 +1,7 @@
 import type { Check } from '../types.ts';
 import { look } from './shared.ts';
 
-export const VAPOUR_CHECKS: readonly Check[] = [
+export const EVAP_CHECKS: readonly Check[] = [
   look('vent-valve-blow', 'Blow through the vent valve with and without current', 'fuel', 20, 'Valve off or its hose off: air passes without current; with twelve volts from a small battery it shuts.', ['Opens and shuts', 'The valve works.'], ['Stays as it is', 'Stuck or dead.'], { 'vent-valve-stuck': 0.88 }, { tools: ['hand-tools'], cautions: ['jacking'] }),
   look('vent-valve-ohms', 'Measure the vent valve’s coil', 'fuel', 15, 'Plug off: commonly 15 to 35 ohms; open is dead. Plug pins green from spray?', ['In range and clean', 'Coil and plug are whole.'], ['Open or green', 'Valve or plug.'], { 'vent-valve-stuck': 0.4 }, { tools: ['multimeter'], cautions: ['jacking'] }),
   look('nozzle-clicks', 'Does the pump nozzle click off while filling?', 'fuel', 5, 'At the next fill: does it take fuel at full flow, or click off again and again?', ['Takes it freely', 'The breather is open.'], ['Clicks off at once', 'The tank cannot breathe.'], { 'vent-filter-blocked': 0.75, 'vent-valve-stuck': 0.3, 'canister-soaked': 0.25 }, { cautions: ['petrol'] }),

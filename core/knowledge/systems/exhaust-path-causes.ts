@@ -1,0 +1,24 @@
+import type { Cause } from '../types.ts';
+import { cause, fix } from './shared.ts';
+
+/** Exhaust pressure, flaps and blockage; wires and fuse of the oxygen sensors. */
+export const EXHAUST_PATH_CAUSES: readonly Cause[] = [
+  cause('exhaust-pressure-hose', 'Exhaust pressure sensor, its pipe sooted up', 'exhaust', 0.004,
+    { 'code:exhaust-flap': 0.8, 'code:egr': 0.15, 'sign:limp': 0.2 },
+    fix('Clean the pipe or renew the exhaust pressure sensor', 45, 45, ['cold-engine'], ['Cold: pipe off, poke it free, hose whole?', 'Key on, engine off it must read the air’s pressure.'])),
+  cause('exhaust-flap-stuck', 'Exhaust flap stuck or its motor dead', 'exhaust', 0.004,
+    { 'code:exhaust-flap': 0.75, 'sign:weak': 0.25, 'sign:ticking-exhaust': 0.12 },
+    fix('Free the exhaust flap', 40, 45, ['cold-engine', 'jacking', 'spray'], ['Cold: turn its shaft by hand, penetrating oil.', 'Motor hums at key-on? Then it is the shaft.'])),
+  cause('exhaust-blocked', 'Exhaust or catalyst blocked', 'exhaust', 0.004,
+    { 'code:exhaust-flap': 0.2, 'code:catalyst': 0.3, 'code:misfire-several': 0.25, 'sign:weak': 0.8, 'sign:uphill': 0.55, 'sign:egg-smell': 0.2, 'sign:limp': 0.15, 'reading:manifold-pressure-high': 0.6 },
+    fix('Renew what is blocked', 280, 150, ['cold-engine', 'jacking', 'torque'], ['Something melted it: find out whether it misfired or ran rich first.', 'The law wants an approved catalyst.'])),
+  cause('sensors-swapped', 'Two oxygen sensors’ plugs swapped', 'exhaust', 0.002,
+    { 'code:sensors-swapped': 0.92, 'code:lean': 0.3, 'code:rich': 0.3, 'sign:rough-idle': 0.3, 'before:worked-on': 0.9 },
+    fix('Swap the plugs back', 0, 20, ['cold-engine'], ['Follow each wire from sensor to plug; bank 1 is the side of cylinder 1 (makers count differently).', 'Clear and watch the trims.'], [])),
+  cause('oxygen-wire', 'Wire of an oxygen sensor melted or chafed', 'exhaust', 0.008,
+    { 'code:oxygen-front': 0.5, 'code:oxygen-rear': 0.35, 'code:oxygen-heater': 0.4, 'before:worked-on': 0.2, 'before:kerb': 0.1 },
+    fix('Mend the oxygen sensor’s wire', 8, 45, ['cold-engine', 'jacking'], ['Where it runs over the gearbox and the exhaust.', 'Crimp, do not solder: it breathes through its wire.'], ['hand-tools', 'multimeter'])),
+  cause('oxygen-heater-fuse', 'Fuse of the oxygen sensors’ heaters', 'exhaust', 0.005,
+    { 'code:oxygen-heater': 0.85, 'code:oxygen-front': 0.2 },
+    fix('Renew the fuse, find what blew it', 2, 20, ['battery'], ['The handbook’s page names it.', 'Blows again: a heater or its wire is shorted.'], [])),
+];

@@ -1,0 +1,36 @@
+import type { Cause } from '../types.ts';
+import { PETROL, cause, fix, licensed } from './shared.ts';
+
+/** Coolant and oil with their pumps, valves and sensors; gas as a fuel. */
+export const FLUIDS_CAUSES: readonly Cause[] = [
+  cause('water-pump-electric', 'Electric coolant pump dead', 'cooling', 0.006,
+    { 'reading:hot': 0.7, 'code:coolant-pump': 0.85, 'code:overheat': 0.4, 'lamp:temperature': 0.4, 'gauge:hot': 0.45 },
+    fix('Renew the electric coolant pump', 150, 120, ['coolant', 'cold-engine', 'battery'], ['Plug and fuse first.', 'Stone cold: catch the coolant, new seal.', 'Bleed as the manual says, or it overheats again.'])),
+  cause('coolant-valve', 'Coolant valve stuck', 'cooling', 0.004,
+    { 'code:coolant-pump': 0.65, 'code:runs-cold': 0.2, 'gauge:cold': 0.2, 'code:overheat': 0.15 },
+    fix('Renew the coolant valve', 55, 60, ['coolant', 'cold-engine'], ['Its coil and plug first.', 'Cold, clamp the hoses, new rings, bleed.'])),
+  cause('air-in-coolant', 'Air in the cooling system', 'cooling', 0.006,
+    { 'reading:hot': 0.5, 'code:overheat': 0.3, 'gauge:hot': 0.5, 'gauge:cold': 0.12, 'lamp:temperature': 0.25, 'before:worked-on': 0.65 },
+    fix('Bleed the cooling system', 8, 40, ['coolant', 'cold-engine'], ['Stone cold, heater on hot, bleed screws as the manual says.', 'Look at the level again after the first run, cold.'])),
+  cause('radiator-blocked', 'Radiator blocked, inside or by leaves', 'cooling', 0.005,
+    { 'reading:hot': 0.7, 'code:overheat': 0.5, 'code:coolant-pump': 0.1, 'gauge:hot': 0.6, 'lamp:temperature': 0.4, 'sign:uphill': 0.4, 'before:towing': 0.25 },
+    fix('Clean or renew the radiator', 120, 120, ['coolant', 'cold-engine', 'moving-parts'], ['Leaves and flies between the coolers: rinse from behind.', 'Cold spots across it: blocked inside.'])),
+  cause('thermostat-heater', 'Heater of the mapped thermostat or its plug', 'cooling', 0.005,
+    { 'code:runs-cold': 0.5, 'code:overheat': 0.1, 'gauge:cold': 0.15 },
+    fix('Renew the mapped thermostat', 55, 80, ['coolant', 'cold-engine'], ['Plug first, about 10 to 20 ohms.', 'Comes as one with its housing; bleed.'])),
+  cause('coolant-level-sensor', 'Coolant level sensor or fan’s resistor', 'cooling', 0.004,
+    { 'code:coolant': 0.8, 'before:washed': 0.15 },
+    fix('Renew the level sensor or the fan’s resistor', 35, 40, ['coolant', 'cold-engine'], ['Level right, cold? Then the sensor lies.', 'Fan runs on one speed only: its resistor.'])),
+  cause('oil-heat-sensor', 'Oil temperature sensor or its plug', 'oil', 0.003,
+    { 'reading:oil-rail': 0.6, 'reading:oil-soak': 0.5, 'code:oil-heat': 0.9 },
+    fix('Renew the oil temperature sensor', 30, 30, ['cold-engine', 'jacking'], ['Compare with the coolant after a night.', 'New seal; look at the oil level after.'])),
+  cause('oil-pump-valve', 'Valve of the variable oil pump', 'oil', 0.003,
+    { 'code:oil-valve': 0.88, 'code:oil-pressure': 0.2 },
+    fix('Renew the oil pump’s valve', 55, 90, ['cold-engine', 'jacking'], ['Oil level and pressure first: with too little, do not run it.', 'Plug and coil; some sit behind the sump.'])),
+  cause('lpg-mixture', 'Gas system’s mixture or filter', 'fuel', 0.02,
+    { 'code:lean': 0.55, 'code:rich': 0.2, 'code:misfire-several': 0.35, 'reading:lean-load': 0.4, 'sign:weak': 0.35 },
+    licensed('Have the gas system set and its filters renewed', 60, 60, ['exhaust-gas'], ['Does it come on petrol too? Drive a day on petrol and read again.', 'The gas side is for licensed people.']), { fuels: ['lpg'] }),
+  cause('short-trip-oil', 'Fuel in the oil from short trips', 'oil', 0.004,
+    { 'code:rich': 0.4, 'reading:rich': 0.4, 'sign:cold': 0.25, 'sign:fuel-smell': 0.2 },
+    fix('Change the oil, then a long run', 45, 40, ['jacking', 'torque'], ['The stick stands above its mark and smells of fuel.', 'New oil and filter; half an hour at speed each week.']), { fuels: PETROL }),
+];

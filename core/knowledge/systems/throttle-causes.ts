@@ -1,0 +1,18 @@
+import type { Cause } from '../types.ts';
+import { cause, fix } from './shared.ts';
+
+/** Pedal, throttle body and idle valve. */
+export const THROTTLE_CAUSES: readonly Cause[] = [
+  cause('pedal-sensor', 'Pedal sensor: its two tracks disagree', 'air', 0.008,
+    { 'reading:pedal-tracks': 0.9, 'code:pedal': 0.9, 'code:throttle': 0.1, 'sign:limp': 0.75, 'sign:weak': 0.3, 'before:washed': 0.2 },
+    fix('Clean the plug or renew the pedal sensor', 75, 30, ['battery'], ['Its plug above the pedal: wet shoes make it green.', 'New pedal as one part; ignition on and off as the manual says so that it learns.'])),
+  cause('throttle-wire', 'Plug or wire of the throttle body', 'air', 0.005,
+    { 'reading:throttle-lags': 0.4, 'code:throttle': 0.8, 'code:pedal': 0.12, 'sign:limp': 0.65, 'sign:stalls': 0.3, 'before:worked-on': 0.35 },
+    fix('Mend plug or wire of the throttle', 6, 40, ['cold-engine', 'battery'], ['Pins bright, none pushed back, wire not rubbed.', 'Mend, seal, clear.'], ['hand-tools', 'multimeter'])),
+  cause('throttle-not-learned', 'Throttle lost its end positions', 'air', 0.006,
+    { 'code:throttle': 0.35, 'code:idle': 0.5, 'code:computer': 0.2, 'sign:rough-idle': 0.4, 'sign:high-idle': 0.45, 'before:battery': 0.7, 'before:worked-on': 0.4 },
+    fix('Let the throttle learn its ends', 0, 10, [], ['Ignition on for a minute without touching the pedal, off for a minute, start and idle till warm.', 'Some need the manual’s own order.'], []), { isPassing: true }),
+  cause('idle-valve', 'Idle valve sticky with carbon', 'air', 0.008,
+    { 'code:idle': 0.85, 'sign:stalls': 0.5, 'sign:rough-idle': 0.5, 'sign:high-idle': 0.3, 'sign:cold': 0.25 },
+    fix('Clean or renew the idle valve', 60, 40, ['cold-engine', 'spray'], ['Spray and rag until it turns by itself; never force it.', 'New seal, let it learn.'])),
+];
