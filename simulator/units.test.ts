@@ -110,6 +110,14 @@ describe('the walk over the control units of a module map', () => {
     expect(port.sent.slice(sent).filter((c) => /^(ATSH|ATCRA|19)/.test(c))).toEqual([]);
   });
 
+  test('a unit that was addressed by itself is not expected to answer the standard’s questions', async () => {
+    const { scan } = await scanWithMap();
+    const brakes = scan.parts.filter((p) => p.unit === '6A8').map((p) => p.part);
+    expect(brakes).toContain('confirmed');
+    expect(brakes).not.toContain('readiness');
+    expect(brakes).not.toContain('mil');
+  });
+
   test('an adapter that cannot address single units, and an older car: said for each unit, nothing else is lost', async () => {
     const poor = await readAll(
       { kind: 'battery-weak' },

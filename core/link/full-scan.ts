@@ -251,18 +251,19 @@ class ScanRun {
       const answered = new Set([...heard.answers.map((a) => a.source), ...heard.refusals.keys()]);
       const isShort = due.some((unit) => !answered.has(unit)) || (due.length > 0 && this.isFaint(heard));
       if (heard.fault === null && isShort && ++silent < MAX_SILENCES) continue;
-      this.addHeard(request, heard);
+      this.addHeard(request, heard, from === undefined);
       return heard;
     }
   }
 
-  /** Adds what was heard to the scan. */
-  private addHeard(request: string, heard: Heard): void {
-    for (const answer of heard.answers) {
-      this.units.add(answer.source);
-      this.builder.add(answer);
-    }
-    for (const unit of heard.refusals.keys()) this.units.add(unit);
+  /**
+   * Adds what was heard to the scan.
+   * @param isForAll whether all units of the standard were asked; one addressed by itself is expected nowhere else.
+   */
+  private addHeard(request: string, heard: Heard, isForAll: boolean): void {
+    for (const answer of heard.answers) this.builder.add(answer);
+    const heardFrom = [...heard.answers.map((a) => a.source), ...heard.refusals.keys()];
+    if (isForAll) for (const unit of heardFrom) this.units.add(unit);
     this.scan.errors.push(...heard.damage.map((e) => ({ ...e, message: `${request}: ${e.message}` })));
     this.fault = heard.fault ?? heard.faults.find((f) => ENDS_SCAN.has(f.code)) ?? this.fault;
   }

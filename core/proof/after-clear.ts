@@ -1,4 +1,4 @@
-import type { CaseState, ClearStanding } from '@pincer/core/case';
+import { isStandardUnit, type CaseState, type ClearStanding } from '@pincer/core/case';
 import type { MonitorStatus, ScanPart } from '@pincer/core/obd';
 import { placesOf } from './came-back.ts';
 
@@ -81,7 +81,10 @@ const PROVING: readonly ScanPart[] = ['confirmed', 'pending', 'readiness'];
 
 /** Parts that the clear has erased and that were not read since, or that nobody has ever read. */
 function unreadSince({ standing }: CaseState): ScanPart[] {
-  const parts = [...standing.parts.values()];
+  // A unit of the map that has never answered is not fitted, for all that anybody knows.
+  const parts = [...standing.parts.values()].filter(
+    (p) => isStandardUnit(standing, p.unit) || p.status !== 'not-read',
+  );
   return PROVING.filter((part) => {
     const mine = parts.filter((p) => p.part === part);
     const isRead = mine.some((p) => p.status === 'known' || p.status === 'empty');
