@@ -10,6 +10,7 @@ async function overheating(page: Page): Promise<void> {
   await station(page, 'Read');
   await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
   await page.keyboard.type('P0217');
+  await page.getByRole('button', { name: '+ This code' }).click();
   await page.getByRole('button', { name: /^Add this code/ }).click();
   await expect(page.getByText('P0217').first()).toBeVisible();
   await expect(road(page)).toContainText('Stop here');
@@ -27,7 +28,7 @@ test('a text that holds only a vehicle number leaves "Stop here" as it is', asyn
   await openCase(page);
   await overheating(page);
   await paste(page, 'VIN: ZZ9TR1F46CH000302');
-  await expect(page.getByText(/added\.$/)).toBeVisible();
+  await expect(page.getByText('The vehicle number was added.')).toBeVisible();
   await expect(road(page)).toContainText('Stop here');
   await expect(page.getByText('P0217').first()).toBeVisible();
 });
@@ -71,9 +72,12 @@ test('a typed entry with no self-checks proves nothing after a clear', async ({ 
       .click();
     await page.getByRole('button', { name: '+ Record this drive' }).click();
   }
-  await paste(page, 'Pending codes: none. Stored codes: none.');
+  await paste(page, 'VIN: ZZ9TR1F46CH000302');
   await station(page, 'Prove');
-  await expect(page.getByText('Proven')).toHaveCount(0);
+  await expect(page.getByText('Cleared, and not read since.')).toBeVisible();
+  await expect(
+    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^\d Prove/ }),
+  ).not.toContainText('proven');
 });
 
 test('another car in the socket is not cleared with the reading of this one', async ({ page }) => {
@@ -83,6 +87,8 @@ test('another car in the socket is not cleared with the reading of this one', as
   await station(page, 'Prove');
   await expect(page.getByText('The record is safe.')).toBeVisible();
   // A connection that has ended takes its permission along.
+  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await expect(page.getByText('Not yet: the connection has ended.')).toBeVisible();
   await connect(page, 'Air flow sensor unplugged');
   await station(page, 'Prove');
   await expect(

@@ -12,8 +12,8 @@ export interface Campaign {
   full: number;
   short: number;
   run: (seed: number) => Promise<Trial>;
-  /** Puts away what the tries have shared. */
-  end?: () => Promise<void>;
+  /** Puts away what the tries have shared. @returns what they did, for the record. */
+  end?: () => Promise<string>;
 }
 
 /** How long one try may take before it counts as hanging, ms. Every wait has to end. */
@@ -36,18 +36,17 @@ async function within(run: Promise<Trial>, seed: number): Promise<Trial> {
   }
 }
 
-/** Tries a campaign with the seeds from 1 on. @returns the tries that failed. */
+/** Tries a campaign with the seeds from 1 on. @returns the tries that failed, and what was done in all. */
 export async function tryAll(
   campaign: Campaign,
   times: number,
   onProgress?: (done: number) => void,
-): Promise<Trial[]> {
+): Promise<{ failed: Trial[]; did: string }> {
   const failed: Trial[] = [];
   for (let seed = 1; seed <= times; seed++) {
     const trial = await within(campaign.run(seed), seed);
     if (trial.problem !== null) failed.push(trial);
     onProgress?.(seed);
   }
-  await campaign.end?.();
-  return failed;
+  return { failed, did: (await campaign.end?.()) ?? '' };
 }

@@ -21,12 +21,12 @@ let failures = 0;
 for (const campaign of chosen.length > 0 ? chosen : CAMPAIGNS) {
   const count = times ?? (isShort ? campaign.short : campaign.full);
   const began = performance.now();
-  const failed = await tryAll(campaign, count, (done) => {
+  const { failed, did } = await tryAll(campaign, count, (done) => {
     if (process.stdout.isTTY) process.stdout.write(`\r${campaign.title}: ${done} of ${count}`);
   });
   const seconds = ((performance.now() - began) / 1000).toFixed(1);
   say(
-    `${process.stdout.isTTY ? '\r' : ''}${campaign.title}: ${count} tried, ${failed.length} failed, ${seconds} s`,
+    `${process.stdout.isTTY ? '\r' : ''}${campaign.title}: ${count} tried, ${failed.length} failed, ${seconds} s${did === '' ? '' : `; ${did}`}`,
   );
   for (const { seed, problem } of failed.slice(0, 20)) say(`  seed ${seed}: ${problem}`);
   failures += failed.length;

@@ -1,53 +1,31 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer, type Server } from 'node:net';
+import type { Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createServer as createWebServer } from 'node:http';
+import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
-import { asciiOf, type Clock } from '@pincer/core/link';
 import { createApp } from '../server/app.ts';
+import { createStandInServer } from '../server/stand-in-tcp.ts';
 import { BRIDGE_DEFAULTS, attachBridge } from '../server/bridge.ts';
-import { StandIn, seededRandom } from '@pincer/simulator';
+import { seededRandom } from '@pincer/simulator';
 import { CHROMIUM } from '../playwright.config.ts';
 import type { Campaign } from './campaign.ts';
 import { chosen, chosenAt } from './chance.ts';
 
 const PAGES = fileURLToPath(new URL('../web/dist', import.meta.url));
-const clock: Clock = {
-  now: () => performance.now(),
-  after: (ms, run) => {
-    const timer = setTimeout(run, ms);
-    return () => clearTimeout(timer);
-  },
-};
-
-/** An adapter on TCP with a car whose fault comes back, and a log of every clear that reached the car. */
-class LoggingAdapter {
+/** An adapter on TCP with a car whose fault comes back, and a count of the clears that reached the car. */
+class CountingAdapter {
   clears = 0;
-  private readonly car = new StandIn({
+  readonly server: Server = createStandInServer({
     faults: [{ kind: 'air-flow-unplugged' }],
     seed: 7,
-    clock,
     temperament: 'instant',
-  });
-  readonly server: Server = createServer((socket) => {
-    const adapter = this.car.plugIn();
-    let line = '';
-    socket.on('data', (bytes) => {
-      line += asciiOf(new Uint8Array(bytes));
-      const whole = line.split('\r');
-      line = whole.pop() ?? '';
-      this.clears += whole.filter((l) => /^04\d?$/.test(l.trim())).length;
-      adapter.write(new Uint8Array(bytes)).catch(() => socket.destroy());
-    });
-    socket.on('close', () => adapter.unplug());
-    socket.on('error', () => adapter.unplug());
-    void (async () => {
-      for await (const bytes of adapter.incoming) socket.write(bytes);
-      socket.end();
-    })();
+    idleSeconds: 120,
+    onCommand: (command) => {
+      if (/^04\d?$/.test(command)) this.clears++;
+    },
   });
 }
 
@@ -151,7 +129,7 @@ async function openCase(page: Page): Promise<string> {
 
 /** One bench: adapter, server and profile, and what was found in it so far. */
 class Bench {
-  private readonly adapter = new LoggingAdapter();
+  private readonly adapter = new CountingAdapter();
   private readonly profile = mkdtempSync(join(tmpdir(), 'pincer-kills-'));
   private address = '';
   private place = '';
@@ -161,7 +139,7 @@ class Bench {
     const bench = new Bench();
     await listening(bench.adapter.server);
     const port = portOf(bench.adapter.server);
-    const server = createWebServer(createApp({ pages: PAGES, isDemo: false, bridgePorts: [port] }));
+    const server = createServer(createApp({ pages: PAGES, isDemo: false, bridgePorts: [port] }));
     attachBridge(server, { ...BRIDGE_DEFAULTS, ports: [port], hosts: [] });
     await listening(server);
     server.unref();
@@ -223,9 +201,13 @@ class Bench {
     return null;
   }
 
-  async close(): Promise<void> {
+  /** @returns how far the tries came. */
+  async close(): Promise<string> {
+    const { clears } = this.adapter;
+    const stored = this.victim ? await storedIn(this.victim.page) : { asked: [], outcomes: [] };
     await this.victim?.kill();
     rmSync(this.profile, { recursive: true, force: true });
+    return `${stored.asked.length} intents stored, ${clears} clears reached the car, ${stored.outcomes.length} outcomes stored`;
   }
 }
 
@@ -242,7 +224,8 @@ export const KILLS: Campaign = {
     return { seed, problem: await (await bench).kill(seed) };
   },
   end: async () => {
-    await (await bench)?.close();
+    const did = await (await bench)?.close();
     bench = null;
+    return did ?? '';
   },
 };

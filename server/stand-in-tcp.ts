@@ -8,7 +8,12 @@ export interface StandInTcpOptions {
   temperament: TemperamentId;
   /** Seconds without a byte after which a connection is ended. */
   idleSeconds: number;
+  /** Told of every command line that reaches an adapter. */
+  onCommand?: (command: string) => void;
 }
+
+/** More than any command has, characters. */
+const MAX_COMMAND = 256;
 
 const clock: Clock = {
   now: () => performance.now(),
@@ -24,7 +29,11 @@ export function createStandInServer(options: StandInTcpOptions): Server {
   return createServer((socket) => {
     const adapter = car.plugIn();
     socket.setTimeout(options.idleSeconds * 1000, () => socket.destroy());
+    let text = '';
     socket.on('data', (bytes) => {
+      const lines = (text + bytes.toString('latin1')).split('\r');
+      text = (lines.pop() ?? '').slice(-MAX_COMMAND);
+      for (const line of lines) options.onCommand?.(line.trim());
       adapter.write(new Uint8Array(bytes)).catch(() => socket.destroy());
     });
     const end = () => adapter.unplug();

@@ -111,7 +111,7 @@ describe('the walk over the control units of a module map', () => {
   });
 
   test('a unit that was addressed by itself is not expected to answer the standard’s questions', async () => {
-    const { scan } = await scanWithMap();
+    const { scan } = await readAll({ kind: 'battery-weak' });
     const brakes = scan.parts.filter((p) => p.unit === '6A8').map((p) => p.part);
     expect(brakes).toContain('confirmed');
     expect(brakes).not.toContain('readiness');

@@ -11,6 +11,17 @@ import { PasteText } from './paste-text.tsx';
 const TAB =
   'min-h-11 flex-1 border-b-4 border-transparent px-3 text-[17px] font-semibold data-[state=active]:border-ink';
 
+/** What was added, counted. */
+function addedWords({ codes, values, monitors, vin }: PastedFindings): string {
+  const rest = values.length + monitors.length;
+  const counted = [
+    ...(codes.length > 0 ? [`${codes.length} ${codes.length === 1 ? 'code' : 'codes'}`] : []),
+    ...(rest > 0 ? [`${rest} other ${rest === 1 ? 'finding' : 'findings'}`] : []),
+  ];
+  if (counted.length > 0) return `${counted.join(' and ')} added.`;
+  return vin === null ? 'The entry was added.' : 'The vehicle number was added.';
+}
+
 /** Codes without an adapter: typed from a borrowed reader's screen, or found in any text. */
 export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
@@ -19,10 +30,7 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
     // What a reader's screen showed is never a full scan, so it never opens the way to a clear.
     const scan = scanOfFindings(findings);
     await dispatch(addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: false, scan }));
-    const rest = findings.values.length + findings.monitors.length;
-    toast(
-      `${scan.codes.length} ${scan.codes.length === 1 ? 'code' : 'codes'}${rest > 0 ? ` and ${rest} other findings` : ''} added.`,
-    );
+    toast(addedWords(findings));
     onClose();
   };
   return (
