@@ -19,7 +19,7 @@ import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts'
 import { repairFacts } from './repair-facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 import { groupCodes, type Group } from './stories.ts';
-import { together, type Fact, type Told } from './told.ts';
+import { NOTHING, together, type Fact, type Told } from './told.ts';
 import {
   acceptedView,
   causeViews,
@@ -87,7 +87,8 @@ function gather(state: CaseState, vehicle: Vehicle, units: Owner['units'], isOve
     readings,
     observationFacts(standing, counts),
     checkFacts(standing, vehicle, counts),
-    repairFacts(state, vehicle),
+    // What came back before it was cured for good is history too.
+    isOver ? NOTHING : repairFacts(state, vehicle),
   );
   return { ...told, codes: codes.codes, accepted: codes.accepted, judgements: readings.judgements };
 }

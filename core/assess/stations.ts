@@ -29,7 +29,8 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
   const { standing } = state;
   const lamps = [...standing.lamps].filter(([, l]) => l.mode !== 'out');
   const signs = [...standing.observations.values()].filter((o) => o.answer === 'yes').length;
-  const newer = state.factsSinceDecision;
+  // A case that is closed asks nobody to decide again.
+  const newer = state.closed ? 0 : state.factsSinceDecision;
   const codesRead = new Set(standing.codes.filter((c) => c.clearedBy === null).map((c) => c.code.code)).size;
   const frames = standing.freezeFrames.filter((f) => f.clearedBy === null).length;
   const parts = [...standing.parts.values()].filter((p) => isStandardUnit(standing, p.unit));

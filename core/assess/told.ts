@@ -21,6 +21,9 @@ export interface Told {
   evidence: readonly Evidence[];
 }
 
+/** Nothing to tell. */
+export const NOTHING: Told = { facts: [], evidence: [] };
+
 /** What several sources tell, in their order. */
 export function together(...all: readonly Told[]): Told {
   return { facts: all.flatMap((t) => t.facts), evidence: all.flatMap((t) => t.evidence) };

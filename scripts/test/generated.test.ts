@@ -57,6 +57,8 @@ describe('the example logbook', () => {
     expect(motorcycle?.groups).toHaveLength(1);
     expect(forSale?.preliminaryChecks.length).toBeGreaterThanOrEqual(0);
     expect(closed?.proof).toMatchObject({ status: 'proven', returned: [] });
+    // What is proven to be over accuses nothing, and asks for nothing.
+    expect([closed?.causes, closed?.checks, closed?.allowance.title]).toEqual([[], [], 'Closed']);
     const clears = files[1]?.case.entries.filter((e) => e.kind === 'clear') ?? [];
     expect(clears).toHaveLength(3);
   });

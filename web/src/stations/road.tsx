@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Allowance } from '@pincer/core/urgency';
+import { cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
 
@@ -8,12 +9,14 @@ export function Road({ allowance }: { allowance: Allowance }) {
   const [isOpen, setOpen] = useState(false);
   const first = allowance.reasons.find((r) => r.isDeciding);
   const { change, reasons, level } = allowance;
+  const isEndless = level === 'no-limit';
   return (
     <section aria-label="How much road is left" className="shrink-0 border-b border-line">
       <div className="verge-hatch flex min-h-[68px] items-stretch">
         <div
           className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px]"
-          style={{ width: `${ROAD_SHARE[level]}%` }}
+          // A road without an end leaves no more than the button beside it.
+          style={isEndless ? { flex: '1 1 0' } : { width: `${ROAD_SHARE[level]}%` }}
         >
           <b className="block text-[18px] leading-tight md:text-[19px]">{allowance.title}</b>
           <span className="hidden text-[14px] md:block">{allowance.detail}</span>
@@ -21,9 +24,12 @@ export function Road({ allowance }: { allowance: Allowance }) {
         <button
           type="button"
           onClick={() => setOpen(true)}
-          className="flex min-w-0 flex-1 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px]"
+          className={cx(
+            'flex min-w-0 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px]',
+            isEndless ? 'min-w-11 shrink-0' : 'flex-1',
+          )}
         >
-          {level !== 'no-limit' && first ? (
+          {!isEndless && first ? (
             <span className="min-w-0">
               <b className="line-clamp-2 md:text-[17px]">{first.text}</b>
               {change ? (

@@ -96,7 +96,8 @@ export function NotRead({
             <ul className="list-disc pl-5 text-[15px]">
               {byReason(u.open).map(({ why, titles, last }) => (
                 <li key={why}>
-                  {titles.join(', ')}: {why}.{last ? ` Last read ${moment(last)}.` : ''}
+                  <span className="first-letter:uppercase inline-block">{titles.join(', ')}</span>: {why}.
+                  {last ? ` Last read ${moment(last)}.` : ''}
                 </li>
               ))}
             </ul>
