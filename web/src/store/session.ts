@@ -1,5 +1,5 @@
 import { createListenerMiddleware } from '@reduxjs/toolkit';
-import { letTimePass, noticeEntry } from './clear-actions.ts';
+import type { Entry } from '@pincer/core/case';
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppDispatch, Extra, RootState } from './store.ts';
 
@@ -11,13 +11,23 @@ interface Store {
 /** How often it is looked whether a permission has run out, ms. */
 const LOOK_MS = 20_000;
 
+/**
+ * An entry was added: it may overtake the way to a clear. Where this page is on no such way there is nothing to overtake,
+ * and the first screen need not load it.
+ */
+async function overtake(store: Store, caseId: string, entry: Entry, isOwn: boolean): Promise<void> {
+  if (store.getState().link.clear.caseId !== caseId) return;
+  const { noticeEntry } = await import('./clear-actions.ts');
+  await store.dispatch(noticeEntry(caseId, entry, isOwn));
+}
+
 /** Reacts to what this page records itself: an entry may overtake the way to a clear. */
 export function createOwnEntries() {
   const listener = createListenerMiddleware<RootState, AppDispatch, Extra>();
   listener.startListening({
     actionCreator: logbookSlice.actions.entryAdded,
     effect: async ({ payload }, api) => {
-      await api.dispatch(noticeEntry(payload.caseId, payload.entry, true));
+      await overtake(api, payload.caseId, payload.entry, true);
     },
   });
   return listener.middleware;
@@ -29,11 +39,12 @@ export function createOwnEntries() {
 export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () => void {
   const deafen = tabs.listen(({ caseId, entry }) => {
     store.dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
-    void store.dispatch(noticeEntry(caseId, entry, false));
+    void overtake(store, caseId, entry, false);
   });
   const timer = setInterval(() => {
     const { caseId } = store.getState().link.clear;
-    if (caseId !== null) void store.dispatch(letTimePass(caseId));
+    if (caseId !== null)
+      void import('./clear-actions.ts').then(({ letTimePass }) => store.dispatch(letTimePass(caseId)));
   }, LOOK_MS);
   return () => {
     deafen();
