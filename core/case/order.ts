@@ -18,41 +18,31 @@ export function referencesOf(entry: Entry): string[] {
 
 /**
  * The entries in the order in which things happened: by moment, then by id, wherever they stand in the list; an entry
- * never before one that it refers to, even where two devices' clocks disagree.
+ * never before one that it refers to, even where two devices' clocks disagree. A file made by hand may refer in a circle:
+ * nothing then says which came first, and the id decides.
  */
 export function inOrder(entries: readonly Entry[]): Entry[] {
   const byId = new Map(entries.map((e) => [e.id, e]));
-  const moments = new Map<string, number>();
-  const momentOf = (entry: Entry, above: ReadonlySet<string>): number => {
-    const known = moments.get(entry.id);
-    if (known !== undefined) return known;
-    let moment = Date.parse(entry.at);
-    const path = new Set(above).add(entry.id);
-    for (const id of referencesOf(entry)) {
-      const other = byId.get(id);
-      // A file made by hand may refer in a circle; nothing then says which came first.
-      if (other && !path.has(id)) moment = Math.max(moment, momentOf(other, path));
-    }
-    moments.set(entry.id, moment);
-    return moment;
+  /** All that an entry refers to, at first or second hand. Of two entries the one that refers to the other has more. */
+  const referredTo = (entry: Entry): ReadonlySet<Entry> => {
+    const found = new Set<Entry>();
+    const open = [entry];
+    for (let next = open.pop(); next; next = open.pop())
+      for (const id of referencesOf(next)) {
+        const other = byId.get(id);
+        if (!other || found.has(other)) continue;
+        found.add(other);
+        open.push(other);
+      }
+    return found;
   };
-  const depths = new Map<string, number>();
-  const depthOf = (entry: Entry, above: ReadonlySet<string>): number => {
-    const known = depths.get(entry.id);
-    if (known !== undefined) return known;
-    let depth = 0;
-    const path = new Set(above).add(entry.id);
-    for (const id of referencesOf(entry)) {
-      const other = byId.get(id);
-      if (other && !path.has(id) && momentOf(other, new Set()) === momentOf(entry, new Set()))
-        depth = Math.max(depth, depthOf(other, path) + 1);
-    }
-    depths.set(entry.id, depth);
-    return depth;
-  };
-  const nobody: ReadonlySet<string> = new Set();
   return entries
-    .map((entry) => ({ entry, moment: momentOf(entry, nobody), depth: depthOf(entry, nobody) }))
+    .map((entry) => {
+      const before = referredTo(entry);
+      let moment = Date.parse(entry.at);
+      for (const other of before) moment = Math.max(moment, Date.parse(other.at));
+      return { entry, moment, depth: before.size };
+    })
     .sort(
       (a, b) =>
         a.moment - b.moment ||
