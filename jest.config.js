@@ -1,6 +1,8 @@
 /** Jest runs the rooms that need no browser; the real interface is tested by Playwright in e2e/. */
 export default {
   testEnvironment: 'node',
+  // Nothing else runs beside it in `npm test`: every core works.
+  maxWorkers: '100%',
   testMatch: ['<rootDir>/{core,simulator,cli,server,web,tools,scripts,faults}/**/*.test.ts'],
   transform: {
     '^.+\\.(t|j|mj)sx?$': [
