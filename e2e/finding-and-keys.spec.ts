@@ -47,9 +47,12 @@ test('stations by number, the log, the sheet of keys, the garage', async ({ page
   await page.keyboard.press('l');
   await expect(page.getByRole('dialog')).toContainText('Nothing is ever deleted.');
   await page.keyboard.press('Escape');
+  // While a dialog is open no key of the page acts.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Stations of the open case');
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('g');
   await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
 });

@@ -481,7 +481,6 @@ describe('what would let a clear reach what nobody has written down', () => {
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'overtaken' });
     const second = await readyToClear({ kind: 'coil', cylinder: 3 });
     for (const hear of hearers) hear({ caseId: second.c.id, entry: { ...other, id: 'ent_told' } });
-    await new Promise((resolve) => setTimeout(resolve, 0));
     expect(clearOf(second.c.id)).toEqual({ at: 'shut', why: 'overtaken' });
     expect(entriesOf(second.c.id).map((e) => e.id)).toContain('ent_told');
     const third = await readyToClear({ kind: 'coil', cylinder: 3 });

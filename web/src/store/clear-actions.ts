@@ -16,6 +16,7 @@ import { now } from '../clock.ts';
 import { isStored, storedEntries } from '../storage/records.ts';
 import { linkSlice } from './link-slice.ts';
 import { loseLink } from './link-state.ts';
+import { watchOver } from './clear-watch.ts';
 import { record } from './logbook-actions.ts';
 import type { AppThunk, RootState } from './store.ts';
 import { isWatching } from './watch-slice.ts';
@@ -193,7 +194,7 @@ export function confirmReady(caseId: string): AppThunk<Promise<void>> {
 }
 
 /** Half an hour after the scan the way is shut, whether or not anybody asks. */
-export function letTimePass(caseId: string): AppThunk<Promise<void>> {
+function letTimePass(caseId: string): AppThunk<Promise<void>> {
   return (dispatch) => dispatch(guard(caseId, { type: 'time-passed', now: epoch() }));
 }
 
@@ -201,9 +202,11 @@ export function letTimePass(caseId: string): AppThunk<Promise<void>> {
 const OWN_OVERTAKES: ReadonlySet<Entry['kind']> = new Set(['scan', 'retracted', 'battery-off']);
 
 /** An entry was added: does it overtake the way to a clear? @param isOwn whether this page has made it. */
-export function noticeEntry(caseId: string, entry: Entry, isOwn: boolean): AppThunk<Promise<void>> {
+function noticeEntry(caseId: string, entry: Entry, isOwn: boolean): AppThunk<Promise<void>> {
   return async (dispatch) => {
     if ((isOwn ? OWN_OVERTAKES : OVERTAKES).has(entry.kind))
       await dispatch(guard(caseId, { type: 'overtaken', why: 'overtaken' }));
   };
 }
+
+watchOver({ entry: noticeEntry, time: letTimePass });

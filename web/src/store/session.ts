@@ -1,5 +1,5 @@
 import { createListenerMiddleware } from '@reduxjs/toolkit';
-import type { Entry } from '@pincer/core/case';
+import { clearWatch } from './clear-watch.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppDispatch, Extra, RootState } from './store.ts';
 
@@ -11,23 +11,14 @@ interface Store {
 /** How often it is looked whether a permission has run out, ms. */
 const LOOK_MS = 20_000;
 
-/**
- * An entry was added: it may overtake the way to a clear. Where this page is on no such way there is nothing to overtake,
- * and the first screen need not load it.
- */
-async function overtake(store: Store, caseId: string, entry: Entry, isOwn: boolean): Promise<void> {
-  if (store.getState().link.clear.caseId !== caseId) return;
-  const { noticeEntry } = await import('./clear-actions.ts');
-  await store.dispatch(noticeEntry(caseId, entry, isOwn));
-}
-
 /** Reacts to what this page records itself: an entry may overtake the way to a clear. */
 export function createOwnEntries() {
   const listener = createListenerMiddleware<RootState, AppDispatch, Extra>();
   listener.startListening({
     actionCreator: logbookSlice.actions.entryAdded,
     effect: async ({ payload }, api) => {
-      await overtake(api, payload.caseId, payload.entry, true);
+      const watch = clearWatch();
+      if (watch) await api.dispatch(watch.entry(payload.caseId, payload.entry, true));
     },
   });
   return listener.middleware;
@@ -39,12 +30,13 @@ export function createOwnEntries() {
 export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () => void {
   const deafen = tabs.listen(({ caseId, entry }) => {
     store.dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
-    void overtake(store, caseId, entry, false);
+    const watch = clearWatch();
+    if (watch) void store.dispatch(watch.entry(caseId, entry, false));
   });
   const timer = setInterval(() => {
     const { caseId } = store.getState().link.clear;
-    if (caseId !== null)
-      void import('./clear-actions.ts').then(({ letTimePass }) => store.dispatch(letTimePass(caseId)));
+    const watch = clearWatch();
+    if (caseId !== null && watch) void store.dispatch(watch.time(caseId));
   }, LOOK_MS);
   return () => {
     deafen();
