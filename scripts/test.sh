@@ -5,7 +5,7 @@ source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
 source scripts/chromium.sh
 set +e
 mkdir -p .cache
-rm -f .cache/jest.json .cache/e2e.json
+rm -f .cache/jest.json .cache/e2e.json .cache/types.ok .cache/build.ok
 failed=()
 
 step() { # name, command...
@@ -15,9 +15,16 @@ step() { # name, command...
   "$@" || failed+=("$name")
 }
 
-step types npm run --silent types
+# Types and build beside lint: each of them keeps one core busy, and none needs another.
+(npm run --silent types && touch .cache/types.ok) >.cache/types.log 2>&1 &
+(npm run --silent build && touch .cache/build.ok) >.cache/build.log 2>&1 &
 step lint npm run --silent lint
+wait
+for name in types build; do
+  echo "== $name"
+  cat ".cache/$name.log"
+  [ -f ".cache/$name.ok" ] || failed+=("$name")
+done
 step units npx jest --silent --json --outputFile=.cache/jest.json
-step build npm run --silent build
 step interface npx playwright test
 FAILED="${failed[*]:-}" node scripts/summary.js
