@@ -64,7 +64,7 @@ const SHOTS: Shot[] = [
   { name: 'decide', path: `${CASE}/decide` },
   { name: 'fix', path: `${CASE}/fix` },
   { name: 'prove', path: '/case/case_lean/prove' },
-  { name: 'log', path: `${CASE}/narrow?log` },
+  { name: 'log', path: `${CASE}/narrow?log`, before: (page) => page.getByRole('dialog').waitFor() },
   { name: 'codes', path: '/codes/P0302' },
   { name: 'garage-phone', path: '/', phone: true, dark: true },
   { name: 'light-phone', path: `${CASE}/light`, phone: true },
