@@ -2,23 +2,11 @@ import { assess, type Assessment } from '@pincer/core/assess';
 import { entrySchema, foldCase, mergeEntries, type CaseRecord, type Entry } from '@pincer/core/case';
 import { emptyScan, type CodeState, type Scan, type ScanPart } from '@pincer/core/obd';
 import { levelRank } from '@pincer/core/urgency';
-import type { Vehicle } from '@pincer/core/vehicle';
 import { seededRandom } from '@pincer/simulator';
+import { CAR, NOW } from '../core/test/make-case.ts';
 import { chosen, chosenAt, shuffled, type Random } from './chance.ts';
 import type { Campaign } from './campaign.ts';
 
-const CAR: Vehicle = {
-  id: 'veh_faults',
-  name: 'Tarrow Finch 1.4',
-  kind: 'car',
-  fuel: 'petrol',
-  year: 2012,
-  displacementLitres: 1.4,
-  cylinders: 4,
-  aspiration: 'natural',
-  distanceKm: 168_400,
-};
-const NOW = new Date('2026-11-03T12:00:00Z');
 const FIRST = Date.UTC(2026, 10, 3, 6);
 
 const UNITS = ['7E8', '7E9', '7A8', 'unknown'] as const;

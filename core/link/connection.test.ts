@@ -1,15 +1,5 @@
-import { AdapterPort, ByteQueue, asciiBytes, asciiOf, connect, type Clock } from './index.ts';
-
-/** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
-const FAST: Clock = {
-  now: () => performance.now() * 1000,
-  after: (ms, run) => {
-    const timer = setTimeout(run, ms / 1000);
-    return () => clearTimeout(timer);
-  },
-};
-
-type Says = (command: string) => string | 'silence' | 'cut';
+import { scriptedAdapter as adapter, type Says } from '../test/scripted-adapter.ts';
+import { connect } from './index.ts';
 
 const SOUND: Says = (command) => {
   if (command === 'ATRV') return '12.4V';
@@ -18,35 +8,10 @@ const SOUND: Says = (command) => {
   return command.startsWith('AT') ? 'OK' : 'NO DATA';
 };
 
-/** An adapter that answers by a script. */
-function adapter(says: Says) {
-  const incoming = new ByteQueue();
-  const sent: string[] = [];
-  const port = new AdapterPort(
-    {
-      incoming,
-      write: (bytes) => {
-        const command = asciiOf(bytes).trim();
-        if (command === '') return Promise.resolve();
-        sent.push(command);
-        const answer = says(command);
-        if (answer === 'cut') incoming.end();
-        else if (answer !== 'silence') incoming.push(asciiBytes(`${answer}\r\r>`));
-        return Promise.resolve();
-      },
-      close: () => {
-        incoming.end();
-        return Promise.resolve();
-      },
-    },
-    FAST,
-  );
-  return { port, sent };
-}
 const instead =
   (command: string, answer: string): Says =>
-  (c) =>
-    c === command ? answer : SOUND(c);
+  (c, count) =>
+    c === command ? answer : SOUND(c, count);
 
 const COMMANDS = ['ATZ', 'ATE0', 'ATL0', 'ATS0', 'ATH1', 'ATAT1', 'ATSP0', 'ATRV', '0100', 'ATDPN'];
 
@@ -80,7 +45,7 @@ describe('connecting', () => {
     const stop = new AbortController();
     const { port, sent } = adapter((c) => {
       if (c === command) stop.abort();
-      return SOUND(c);
+      return SOUND(c, 0);
     });
     const result = await connect(port, { signal: stop.signal });
     // The last command may have been answered before the stop was seen.
@@ -103,7 +68,7 @@ describe('connecting', () => {
   });
 
   test('commands that an adapter does not know are noted, and do not stop it', async () => {
-    const { port } = adapter((c) => (c === 'ATAT1' || c === 'ATRV' ? '?' : SOUND(c)));
+    const { port } = adapter((c) => (c === 'ATAT1' || c === 'ATRV' ? '?' : SOUND(c, 0)));
     expect(await connect(port)).toMatchObject({
       ok: true,
       connection: { adapterVolts: null, refused: ['ATAT1'] },
@@ -117,7 +82,7 @@ describe('connecting', () => {
       if (/^ATSP[1-9]$/.test(c)) asked.push(c);
       if (c === '0100')
         return asked.at(-1) === 'ATSP7' ? '18 DA F1 10 06 41 00 BE 3E B8 11' : 'UNABLE TO CONNECT';
-      return c === 'ATDPN' ? '7' : SOUND(c);
+      return c === 'ATDPN' ? '7' : SOUND(c, 0);
     });
     expect(await connect(port, { eachProtocol: true })).toMatchObject({ ok: true });
     expect(asked).toEqual(['ATSP8', 'ATSP7']);

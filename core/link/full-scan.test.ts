@@ -1,23 +1,6 @@
-import type { PartState, Scan, ScanPart } from '@pincer/core/obd';
-import {
-  AdapterPort,
-  ByteQueue,
-  asciiBytes,
-  asciiOf,
-  connect,
-  takeScan,
-  type CarIdentity,
-  type Clock,
-} from './index.ts';
-
-/** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
-const FAST: Clock = {
-  now: () => performance.now() * 1000,
-  after: (ms, run) => {
-    const timer = setTimeout(run, ms / 1000);
-    return () => clearTimeout(timer);
-  },
-};
+import { NO_SOURCE, type PartState, type Scan, type ScanPart } from '@pincer/core/obd';
+import { byTable, scriptedAdapter } from '../test/scripted-adapter.ts';
+import { connect, takeScan, type CarIdentity } from './index.ts';
 
 type Answers = Record<string, string | readonly string[]>;
 
@@ -45,28 +28,7 @@ interface Rig {
  * line. What the table does not hold is NO DATA.
  */
 async function scanOf(changed: Answers = {}, knownCar?: CarIdentity): Promise<Rig> {
-  const table = { ...SOUND, ...changed };
-  const asked = new Map<string, number>();
-  const incoming = new ByteQueue();
-  const sent: string[] = [];
-  const port = new AdapterPort(
-    {
-      incoming,
-      write: (bytes) => {
-        const command = asciiOf(bytes).trim();
-        if (command === '') return Promise.resolve();
-        sent.push(command);
-        const entry = table[command] ?? (command.startsWith('AT') ? 'OK' : 'NO DATA');
-        const n = asked.get(command) ?? 0;
-        asked.set(command, n + 1);
-        const answer = typeof entry === 'string' ? entry : (entry[Math.min(n, entry.length - 1)] ?? '');
-        if (answer !== 'silence') incoming.push(asciiBytes(`${answer.replaceAll('|', '\r')}\r\r>`));
-        return Promise.resolve();
-      },
-      close: () => Promise.resolve(),
-    },
-    FAST,
-  );
+  const { port, sent } = scriptedAdapter(byTable({ ...SOUND, ...changed }));
   const connected = await connect(port);
   if (!connected.ok) throw new Error(connected.fault.code);
   const { scan } = await takeScan(connected.connection, knownCar ? { knownCar } : {});
@@ -173,6 +135,49 @@ describe('units that the car is known to have', () => {
   test('of another car: nobody waits for it', async () => {
     const { scan } = await scanOf({}, { ...before, vin: 'ZZ9TR1F40CH000999' });
     expect(stateOf(scan, '7EA', 'confirmed')).toBeUndefined();
+    expect(scan.missing).toEqual([]);
+  });
+});
+
+describe('without headers, where one unit cannot be told from another', () => {
+  const BARE: Answers = {
+    ATH1: '?',
+    ATDPN: '5',
+    '0100': '4100801A8011|4100801A8001',
+    '0101': '41018107E500|410100000000',
+    '0900': 'NO DATA',
+    '03': '43030200000000|43000000000000',
+    '07': '47000000000000|47071500000000',
+    '0A': 'NO DATA',
+  };
+
+  test('as many as ever spoke have to answer', async () => {
+    const { scan } = await scanOf(BARE);
+    expect(scan.missing).toEqual([]);
+    expect(scan.codes.map((c) => `${c.code} ${c.state}`)).toEqual(['P0302 confirmed', 'P0715 pending']);
+  });
+
+  test.each([
+    ['a voice that is damaged at the first question', '0100', ['4100801A8011|4100801A8', '4100801A8011']],
+    ['a voice that is heard late', '0100', ['4100801A8011']],
+  ])('%s counts', async (_, request, answers) => {
+    const { scan } = await scanOf({
+      ...BARE,
+      [request]: answers,
+      '07': '47000000000000',
+    });
+    expect(stateOf(scan, NO_SOURCE, 'pending')).toBe('not-read');
+    expect(scan.missing.map((m) => m.part)).toContain('pending codes');
+  });
+
+  test('codes heard before the second voice was are asked for again', async () => {
+    const { scan, sent } = await scanOf({
+      ...BARE,
+      '0100': '4100801A8011',
+      '07': ['47000000000000', '47000000000000|47071500000000'],
+    });
+    expect(sent.filter((c) => c === '07').length).toBe(2);
+    expect(scan.codes.map((c) => c.code)).toContain('P0715');
     expect(scan.missing).toEqual([]);
   });
 });

@@ -44,6 +44,18 @@ const MAX_RESTARTS = 3;
 /** How often silence is asked again where an answer is due: one lost line is no missing unit. */
 const MAX_SILENCES = 2;
 
+/** Damage that was an answer once: somebody spoke, whatever became of it on the way. */
+const WAS_AN_ANSWER: ReadonlySet<string> = new Set([
+  'garbled',
+  'data-error',
+  'checksum',
+  'incomplete',
+  'malformed-frame',
+  'sequence-gap',
+  'stray-frame',
+  'unexpected',
+]);
+
 /** Refusals (ISO 14229-1, annex A): it is busy, ask again; it needs more time, wait; it has no such thing. */
 const BUSY = 0x21;
 const PENDING = 0x78;
@@ -158,8 +170,10 @@ class ScanRun {
   private fault: LinkFault | null = null;
   /** Units of the standard that have answered anything. */
   private readonly units = new Set<string>();
-  /** Without headers, how many answered the first question: as many have to answer what is due from every unit. */
+  /** Without headers, the most that ever answered one question: as many have to answer what is due from every unit. */
   private voices = 0;
+  /** Without headers, how many had been heard when a part was taken for read. */
+  private readonly voicesOf = new Map<ScanPart, number>();
   private restarts = 0;
   /** Units of the older protocols that stayed silent when asked for confirmed codes. */
   private readonly silent = new Set<string>();
@@ -228,6 +242,7 @@ class ScanRun {
         signal: this.options.signal,
         ...(from === undefined ? {} : { from }),
       });
+      if (from === undefined) this.countVoices(request, heard);
       const hasRestarted = heard.faults.some((f) => f.code === 'low-voltage-reset');
       const isDeaf =
         damaged >= 1 && this.connection.hasHeaders && heard.damage.some((d) => d.kind === 'unexpected');
@@ -268,6 +283,16 @@ class ScanRun {
     this.fault = heard.fault ?? heard.faults.find((f) => ENDS_SCAN.has(f.code)) ?? this.fault;
   }
 
+  /**
+   * Without headers: counts who speaks. Only what one unit answers in one message tells how many there are; and only at
+   * the first question are damaged answers counted too, for it alone is answered by every unit of the standard.
+   */
+  private countVoices(request: string, heard: Heard): void {
+    if (this.connection.hasHeaders || !request.startsWith('01')) return;
+    const damaged = request === '0100' ? heard.damage.filter((d) => WAS_AN_ANSWER.has(d.kind)).length : 0;
+    this.voices = Math.max(this.voices, heard.answers.length + heard.refusals.size + damaged);
+  }
+
   /** Without headers: whether fewer have answered than are there. */
   private isFaint(heard: Heard): boolean {
     return !this.connection.hasHeaders && heard.answers.length + heard.refusals.size < this.voices;
@@ -292,6 +317,7 @@ class ScanRun {
   ): Promise<Heard> {
     const heard = await this.ask(request, { due });
     for (const unit of this.expected()) this.notePart(part, unit, heard, isDue);
+    this.voicesOf.set(part, this.voices);
     return heard;
   }
 
@@ -323,7 +349,7 @@ class ScanRun {
   }
 
   private async supported(): Promise<void> {
-    if (!this.connection.hasHeaders) this.voices = (await this.ask('0100')).answers.length;
+    if (!this.connection.hasHeaders) await this.ask('0100');
     if (this.fault) return;
     if (this.connection.isCan) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
@@ -401,13 +427,16 @@ class ScanRun {
     );
     if (this.fault) return;
     // The lamp and the self-checks are due from every unit by itself, however the others answered.
-    if (this.expected().some((u) => this.builder.partOf(u, 'mil') !== 'known')) await this.lamp();
+    const { hasHeaders } = this.connection;
+    if (!hasHeaders || this.expected().some((u) => this.builder.partOf(u, 'mil') !== 'known'))
+      await this.lamp();
   }
 
   private async lamp(): Promise<void> {
     const heard = await this.ask('0101', { due: this.expected() });
     for (const unit of this.expected()) {
-      if (this.builder.partOf(unit, 'mil') === 'known') continue;
+      // Without headers one unit's answer does not speak for the others.
+      if (this.connection.hasHeaders && this.builder.partOf(unit, 'mil') === 'known') continue;
       this.notePart('mil', unit, heard, true);
       this.notePart('readiness', unit, heard, true);
     }
@@ -525,7 +554,8 @@ class ScanRun {
       if (this.fault !== null || !this.wanted.has(part)) continue;
       const isUnasked = this.expected().some((u) => this.builder.partOf(u, part) === null);
       const isContradicted = part === 'confirmed' && this.contradicted().length > 0;
-      if (isUnasked || isContradicted) await this.askPart(part, request, true);
+      const wasFaint = (this.voicesOf.get(part) ?? 0) < this.voices;
+      if (isUnasked || isContradicted || wasFaint) await this.askPart(part, request, true);
     }
     if (
       this.fault === null &&

@@ -1,15 +1,7 @@
-import { AdapterPort, ByteQueue, asciiBytes, asciiOf, connect } from '@pincer/core/link';
+import { connect } from '@pincer/core/link';
 import { permitFor } from '../test/permit.ts';
+import { byTable, scriptedAdapter } from '../test/scripted-adapter.ts';
 import { sendClear, type ClearPermit, type ClearTarget } from './index.ts';
-
-/** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
-const FAST = {
-  now: () => performance.now() * 1000,
-  after: (ms: number, run: () => void) => {
-    const timer = setTimeout(run, ms / 1000);
-    return () => clearTimeout(timer);
-  },
-};
 
 const UNIT = { name: 'Brakes', request: '6A0', answer: '6A8' };
 const SOUND: Readonly<Record<string, string>> = {
@@ -20,24 +12,7 @@ const SOUND: Readonly<Record<string, string>> = {
 };
 
 async function connected(answers: Readonly<Record<string, string>>) {
-  const incoming = new ByteQueue();
-  const sent: string[] = [];
-  const port = new AdapterPort(
-    {
-      incoming,
-      write: (bytes) => {
-        const command = asciiOf(bytes).trim();
-        if (command === '') return Promise.resolve();
-        sent.push(command);
-        const answer = answers[command] ?? SOUND[command] ?? (command.startsWith('AT') ? 'OK' : 'NO DATA');
-        if (answer === 'cut') incoming.end();
-        else if (answer !== 'silence') incoming.push(asciiBytes(`${answer}\r\r>`));
-        return Promise.resolve();
-      },
-      close: () => Promise.resolve(incoming.end()),
-    },
-    FAST,
-  );
+  const { port, sent } = scriptedAdapter(byTable({ ...SOUND, ...answers }));
   const result = await connect(port);
   if (!result.ok) throw new Error(result.fault.code);
   return { connection: result.connection, sent };
