@@ -131,6 +131,10 @@ describe('what was typed and what comes from a file replaces only what it holds'
     expect(s.monitors.every((m) => !m.monitor.complete)).toBe(true);
     const more = fromFile(part('7E9', { confirmed: 'known' }, { codes: confirmed('7E9', 'P0753') }));
     expect(codes(standing(seen, more))).toEqual(['7E8 P0302 confirmed', '7E9 P0753 confirmed']);
+    // A part that the adapter tried and missed stays missed: the file may be older than the try.
+    const missed = scanEntry(part('7E8', { confirmed: 'not-read' }));
+    const empty = fromFile(part('7E8', { confirmed: 'empty' }));
+    expect(partStanding(standing(missed, empty), '7E8', 'confirmed').missed?.entry).toBe('ent_1');
     // Where nothing else is known, "no codes" in a file is what is known.
     expect(status(standing(fromFile(part('7E8', { confirmed: 'empty' }))), 'confirmed')).toBe('empty');
   });

@@ -341,7 +341,10 @@ class StandingFold {
     const missed =
       part.state === 'not-read' && part.why !== undefined
         ? { entry: word.entry, at: word.at, why: part.why }
-        : null;
+        : // A file may be older than the try that brought nothing.
+          word.how === 'file'
+          ? (before?.missed ?? null)
+          : null;
     this.parts.set(key, { ...base, status: held.size > 0 ? 'known' : 'empty', word, missed });
   }
 
