@@ -3,7 +3,16 @@ import tseslint from 'typescript-eslint';
 import { roomRules } from './tools/rooms.js';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', 'coverage/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/dist-before/**',
+      '**/node_modules/**',
+      'test-results/**',
+      'coverage/**',
+      'playwright-report/**',
+    ],
+  },
   ...tseslint.configs.strict,
   {
     rules: {

@@ -13,5 +13,5 @@ export default {
       },
     ],
   },
-  modulePathIgnorePatterns: ['<rootDir>/web/dist'],
+  modulePathIgnorePatterns: ['<rootDir>/web/dist', '<rootDir>/web/dist-before'],
 };

@@ -1,12 +1,13 @@
 import { tryAll, type Campaign } from './campaign.ts';
 import { HOSTILE_LINES } from './hostile-line.ts';
 import { LOGS } from './logs.ts';
+import { REQUESTS } from './requests.ts';
 import { SESSIONS } from './sessions.ts';
 
 jest.setTimeout(60_000);
 
 describe('a short run of what `npm run faults` tries', () => {
-  test.each([LOGS, SESSIONS, HOSTILE_LINES].map((c) => [c.title, c] as const))(
+  test.each([LOGS, SESSIONS, HOSTILE_LINES, REQUESTS].map((c) => [c.title, c] as const))(
     '%s',
     async (_, campaign: Campaign) => {
       expect((await tryAll(campaign, campaign.short)).failed).toEqual([]);

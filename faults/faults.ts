@@ -2,13 +2,14 @@ import { tryAll, type Campaign } from './campaign.ts';
 import { HOSTILE_LINES } from './hostile-line.ts';
 import { KILLS } from './kills.ts';
 import { LOGS } from './logs.ts';
+import { REQUESTS } from './requests.ts';
 import { SESSIONS } from './sessions.ts';
 
 /**
  * Tries to break what must not break, and prints what was tried and what failed.
  * `npm run faults [-- CAMPAIGN...] [--short] [--times N]`; the kills want a built application (`npm run build`).
  */
-const CAMPAIGNS: readonly Campaign[] = [LOGS, SESSIONS, HOSTILE_LINES, KILLS];
+const CAMPAIGNS: readonly Campaign[] = [LOGS, SESSIONS, HOSTILE_LINES, REQUESTS, KILLS];
 
 const args = process.argv.slice(2);
 const isShort = args.includes('--short');

@@ -4,11 +4,10 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import type { Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
-import { createApp } from '../server/app.ts';
 import { createStandInServer } from '../server/stand-in-tcp.ts';
-import { BRIDGE_DEFAULTS, attachBridge } from '../server/bridge.ts';
+import { BRIDGE_DEFAULTS } from '../server/bridge.ts';
+import { createPincer } from '../server/serve.ts';
 import { seededRandom } from '@pincer/simulator';
 import { CHROMIUM } from '../playwright.config.ts';
 import type { Campaign } from './campaign.ts';
@@ -139,8 +138,10 @@ class Bench {
     const bench = new Bench();
     await listening(bench.adapter.server);
     const port = portOf(bench.adapter.server);
-    const server = createServer(createApp({ pages: PAGES, isDemo: false, bridgePorts: [port] }));
-    attachBridge(server, { ...BRIDGE_DEFAULTS, ports: [port], hosts: [] });
+    const server = createPincer(
+      { pages: PAGES, isDemo: false, bridgePorts: [port] },
+      { ...BRIDGE_DEFAULTS, ports: [port], hosts: [] },
+    );
     await listening(server);
     server.unref();
     bench.adapter.server.unref();

@@ -1,35 +1,68 @@
-import express, { type Express } from 'express';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import helmet from 'helmet';
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, sep } from 'node:path';
 
 export interface AppOptions {
   /** Folder with the built pages. */
   pages: string;
+  /** Folder with the scripts and styles of the builds before: a page that is open keeps finding its own. */
+  before?: string;
   /** Whether an empty logbook is filled with the example. */
   isDemo: boolean;
   /** Ports that the bridge to network adapters may reach; empty when there is none. */
   bridgePorts: readonly number[];
 }
 
+/** Addresses that name a file: when it is missing, the page in its place would only confuse whoever asked. */
+const NAMES_A_FILE =
+  /^\/(?:assets|demo)\/|\.(?:js|mjs|css|map|json|svg|png|ico|woff2?|txt|webmanifest|wasm)$/i;
+
 /** Serves the built application. Everything that the owner records stays in their browser. */
-export function createApp({ pages, isDemo, bridgePorts }: AppOptions): Express {
+export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use((_, response, next) => {
-    response.setHeader('X-Content-Type-Options', 'nosniff');
-    response.setHeader('Referrer-Policy', 'no-referrer');
-    response.setHeader(
-      'Content-Security-Policy',
-      "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self' blob:; connect-src 'self'",
-    );
-    next();
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'", 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      frameguard: { action: 'deny' },
+      // Over plain http in a home network there is nothing to be strict about, and a browser would only warn.
+      strictTransportSecurity: false,
+      crossOriginOpenerPolicy: false,
+      originAgentCluster: false,
+    }),
+  );
+  app.use((request, response, next) => {
+    if (request.method === 'GET' || request.method === 'HEAD') return next();
+    response
+      .status(405)
+      .setHeader('Allow', 'GET, HEAD')
+      .type('text/plain')
+      .send('This server only gives out pages.');
   });
+  app.use(compression());
   app.get('/api/config', (_, response) => {
+    response.setHeader('Cache-Control', 'no-store');
     response.json({ demo: isDemo, bridgePorts });
   });
   app.use('/api', (_, response) => {
     response.status(404).json({ error: 'not-found' });
   });
+  const assets = join(pages, 'assets') + sep;
   app.use(
     express.static(pages, {
       index: false,
@@ -37,12 +70,25 @@ export function createApp({ pages, isDemo, bridgePorts }: AppOptions): Express {
         // Files with a hash in their name never change; the page and the service worker must be asked for again.
         response.setHeader(
           'Cache-Control',
-          path.includes(`${join('dist', 'assets')}`) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          path.startsWith(assets) ? 'public, max-age=31536000, immutable' : 'no-cache',
         );
       },
     }),
   );
-  app.get('/{*path}', (_, response) => {
+  if (before !== undefined)
+    app.use(
+      '/assets',
+      express.static(before, { index: false, immutable: true, maxAge: '365d', redirect: false }),
+    );
+  app.get('/{*path}', (request, response) => {
+    if (NAMES_A_FILE.test(request.path)) {
+      response
+        .status(404)
+        .setHeader('Cache-Control', 'no-store')
+        .type('text/plain')
+        .send('There is no such file.');
+      return;
+    }
     const page = join(pages, 'index.html');
     if (!existsSync(page)) {
       response.status(503).type('text/plain').send('The pages are not built yet. Run: npm run build');
@@ -51,5 +97,23 @@ export function createApp({ pages, isDemo, bridgePorts }: AppOptions): Express {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);
   });
+  const onError: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const status = statusOf(error);
+    response
+      .status(status)
+      .type('text/plain')
+      .send(status < 500 ? 'This address cannot be read.' : 'This page could not be given out. Try again.');
+  };
+  app.use(onError);
   return app;
+}
+
+/** The HTTP status that an error of Express carries; 500 for any other. */
+function statusOf(error: unknown): number {
+  const status = typeof error === 'object' && error !== null && 'status' in error ? error.status : null;
+  return typeof status === 'number' && status >= 400 && status < 600 ? status : 500;
 }

@@ -32,8 +32,12 @@ export const BRIDGE_PATH = '/api/bridge';
 /** Longest message from the page, bytes: a command is a line. */
 const MAX_MESSAGE = 512;
 const CONNECT_MS = 5_000;
-/** Bytes that may wait for a page that does not read. */
+/** Bytes that may wait for a page, or an adapter, that does not read. */
 const MAX_WAITING = 262_144;
+/** Bytes that may come before the adapter is reached. */
+const MAX_EARLY = 4_096;
+/** How long a page has to answer that its connection is closed, ms. */
+const CLOSE_MS = 2_000;
 
 /** The name in a Host or Origin, without port and brackets. */
 function nameOf(host: string): string {
@@ -91,9 +95,13 @@ export function attachBridge(server: Server, settings: BridgeSettings): void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: MAX_MESSAGE, perMessageDeflate: false });
   let open = 0;
   server.on('upgrade', (request: IncomingMessage, raw: Duplex, head: Buffer) => {
-    const url = new URL(request.url ?? '/', 'http://bridge');
-    if (url.pathname !== BRIDGE_PATH || !isOwnPage(request, settings.hosts)) {
-      raw.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');
+    // A socket that breaks before it is a WebSocket has nobody else to hear of it.
+    raw.on('error', () => raw.destroy());
+    const url = addressOf(request.url);
+    if (url?.pathname !== BRIDGE_PATH || !isOwnPage(request, settings.hosts)) {
+      raw.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\nContent-Length: 0\r\n\r\n', () =>
+        raw.destroy(),
+      );
       return;
     }
     sockets.handleUpgrade(request, raw, head, (page) => {
@@ -109,8 +117,24 @@ export function attachBridge(server: Server, settings: BridgeSettings): void {
   });
 }
 
-function refuse(page: WebSocket, code: BridgeCloseCode): void {
+/** The address that is asked for; null when it is none, such as `//`. */
+function addressOf(text: string | undefined): URL | null {
+  try {
+    return new URL(text ?? '/', 'http://bridge');
+  } catch {
+    return null;
+  }
+}
+
+/** Closes a connection, and ends it whether or not the page answers. */
+function end(page: WebSocket, code: BridgeCloseCode | 1000): void {
   page.close(code);
+  const patience = setTimeout(() => page.terminate(), CLOSE_MS);
+  page.once('close', () => clearTimeout(patience));
+}
+
+function refuse(page: WebSocket, code: BridgeCloseCode): void {
+  if (page.readyState === page.OPEN) end(page, code);
 }
 
 async function bridge(
@@ -131,13 +155,22 @@ async function bridge(
     clearTimeout(idle);
     idle = setTimeout(() => refuse(page, 4408), settings.idleSeconds * 1000);
   };
+  let earlyBytes = 0;
   page.on('message', (data) => {
+    // What comes after the close counts for nothing.
+    if (page.readyState !== page.OPEN) return;
     const bytes = asBuffer(data);
     if (!isCommandText(bytes)) return refuse(page, 4415);
     if (!mayPass(bytes.length)) return refuse(page, 4413);
     stayAwake();
-    if (adapter) adapter.write(bytes);
-    else early.push(bytes);
+    if (adapter) {
+      if (adapter.writableLength > MAX_WAITING) return refuse(page, 4413);
+      adapter.write(bytes);
+      return;
+    }
+    earlyBytes += bytes.length;
+    if (earlyBytes > MAX_EARLY) return refuse(page, 4413);
+    early.push(bytes);
   });
   page.once('close', () => {
     clearTimeout(idle);
@@ -156,22 +189,31 @@ async function bridge(
   socket.once('connect', () => {
     clearTimeout(patience);
     adapter = socket;
+    if (page.readyState !== page.OPEN) {
+      socket.destroy();
+      return;
+    }
     // One text message says that the adapter is reached; its bytes follow as binary ones.
     page.send('ready');
     for (const bytes of early) socket.write(bytes);
     early.length = 0;
   });
   socket.on('data', (bytes) => {
+    if (page.readyState !== page.OPEN) {
+      socket.destroy();
+      return;
+    }
     if (!mayCome(bytes.length) || page.bufferedAmount > MAX_WAITING) return refuse(page, 4413);
     stayAwake();
     page.send(bytes, { binary: true });
   });
-  socket.once('error', () => {
+  // A socket may break more than once; each time somebody has to hear it.
+  socket.on('error', () => {
     if (!adapter) refuse(page, 4404);
   });
   socket.once('close', () => {
     clearTimeout(patience);
-    page.close(1000);
+    if (page.readyState === page.OPEN) end(page, 1000);
   });
   page.once('close', () => socket.destroy());
 }

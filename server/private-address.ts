@@ -22,6 +22,11 @@ export function isPrivateAddress(address: string): boolean {
   return version === 4 ? PRIVATE.check(address, 'ipv4') : version === 6 && PRIVATE.check(address, 'ipv6');
 }
 
+/** Whether only this machine can reach what listens there. */
+export function isLoopback(host: string): boolean {
+  return host === 'localhost' || host === '::1' || /^127\.\d{1,3}\.\d{1,3}\.\d{1,3}$/.test(host);
+}
+
 /** Finds the addresses of a name. */
 export type Resolve = (name: string) => Promise<readonly string[]>;
 

@@ -8,7 +8,8 @@ export default defineConfig({
     react(),
     tailwindcss(),
     VitePWA({
-      registerType: 'autoUpdate',
+      // A page that is open keeps the version that it began with; the next start takes the new one.
+      registerType: 'prompt',
       includeAssets: ['mark.svg'],
       manifest: {
         name: 'Pincer',
@@ -21,6 +22,9 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2,json}'],
+        // The first visit is served offline at once; a later version waits until no page of this one is open.
+        clientsClaim: true,
+        skipWaiting: false,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
       },

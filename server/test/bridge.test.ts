@@ -1,5 +1,11 @@
 import { createServer as createHttp, type Server as HttpServer } from 'node:http';
-import { createServer as createTcp, type AddressInfo, type Server, type Socket } from 'node:net';
+import {
+  connect as connectTcp,
+  createServer as createTcp,
+  type AddressInfo,
+  type Server,
+  type Socket,
+} from 'node:net';
 import fc from 'fast-check';
 import { WebSocket } from 'ws';
 import { AdapterPort, ByteQueue, connect, takeScan, type Transport } from '@pincer/core/link';
@@ -205,6 +211,30 @@ describe('what the bridge refuses', () => {
     expect(await end(page)).toBe(4408);
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(sockets.size).toBe(0);
+  });
+
+  test('a page that ignores that it is closed is ended all the same', async () => {
+    const at = await bridge({ ports: [1] });
+    const socket = connectTcp(at, '127.0.0.1', () =>
+      socket.write(
+        `GET ${BRIDGE_PATH}?host=127.0.0.1&port=2 HTTP/1.1\r\nHost: 127.0.0.1:${at}\r\nOrigin: http://127.0.0.1:${at}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: AAAAAAAAAAAAAAAAAAAAAA==\r\n\r\n`,
+      ),
+    );
+    const began = performance.now();
+    socket.resume();
+    await new Promise((resolve) => socket.on('close', resolve));
+    expect(performance.now() - began).toBeLessThan(6_000);
+  });
+
+  test('commands that pile up before the adapter is reached are bounded', async () => {
+    const { port, got } = await adapter();
+    const resolve = () =>
+      new Promise<readonly string[]>((done) => setTimeout(() => done(['127.0.0.1']), 200));
+    const page = dial(await bridge({ ports: [port], resolve }), { host: 'adapter.home', to: port });
+    await new Promise((done) => page.once('open', done));
+    for (let n = 0; n < 12; n++) page.send(Buffer.alloc(400, 0x41));
+    expect(await end(page)).toBe(4413);
+    expect(got).toEqual([]);
   });
 
   test('an address where nothing answers is said to be so; no ports, no bridge', async () => {

@@ -1,9 +1,11 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { connect as connectTcp, type AddressInfo, type Server } from 'node:net';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { connect as connectTcp, type AddressInfo, type Server, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AdapterPort, ByteQueue, connect, takeScan, type Clock, type Transport } from '@pincer/core/link';
-import { createApp } from '../app.ts';
+import { BRIDGE_DEFAULTS, BRIDGE_PATH } from '../bridge.ts';
+import { isLoopback } from '../private-address.ts';
+import { createPincer } from '../serve.ts';
 import { createStandInServer } from '../stand-in-tcp.ts';
 
 const clock: Clock = {
@@ -58,16 +60,33 @@ test('the stand-in on TCP is read like the one in the page', async () => {
 
 describe('the server', () => {
   const pages = mkdtempSync(join(tmpdir(), 'pages-'));
+  const before = mkdtempSync(join(tmpdir(), 'before-'));
   writeFileSync(join(pages, 'index.html'), '<!doctype html><title>Pincer</title>');
+  mkdirSync(join(pages, 'assets'));
+  writeFileSync(join(pages, 'assets', 'main-2.js'), `export const text = '${'new '.repeat(2_000)}';`);
+  writeFileSync(join(before, 'main-1.js'), 'export const text = "old";');
   let base = '';
-  let http: ReturnType<ReturnType<typeof createApp>['listen']>;
+  const http = createPincer({ pages, before, isDemo: true, bridgePorts: [35_000] }, BRIDGE_DEFAULTS);
+  const port = () => (http.address() as AddressInfo).port;
+  /** Sends bytes as they are. @returns the first line of what came back. */
+  const raw = (text: string, then: (socket: Socket) => void = () => undefined): Promise<string> =>
+    new Promise((resolve) => {
+      let said = '';
+      const socket = connectTcp(port(), '127.0.0.1', () => socket.write(text, () => then(socket)));
+      socket.on('data', (bytes) => (said += bytes.toString('latin1')));
+      socket.setTimeout(3_000, () => socket.destroy());
+      socket.on('error', () => undefined);
+      socket.on('close', () => resolve(said.split('\r\n')[0] ?? ''));
+    });
 
   beforeAll(async () => {
-    http = createApp({ pages, isDemo: true, bridgePorts: [35_000] }).listen(0, '127.0.0.1');
-    await new Promise((resolve) => http.once('listening', resolve));
-    base = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
+    await listening(http);
+    base = `http://127.0.0.1:${port()}`;
   });
-  afterAll(() => new Promise((resolve) => http.close(resolve)));
+  afterAll(async () => {
+    http.closeAllConnections();
+    await new Promise((resolve) => http.close(resolve));
+  });
 
   test('every address of the application is its page', async () => {
     for (const path of ['/', '/case/case_1/narrow', '/codes/P0302']) {
@@ -91,4 +110,69 @@ describe('the server', () => {
     const response = await fetch(`${base}/..%2f..%2fetc/passwd`);
     expect(await response.text()).not.toMatch(/root:/);
   });
+
+  test('a file that is missing is not the page in its place', async () => {
+    for (const path of ['/assets/main-0.js', '/demo/none.json', '/sw-old.js', '/assets/']) {
+      const response = await fetch(base + path);
+      expect([path, response.status]).toEqual([path, 404]);
+      expect(response.headers.get('content-type')).toMatch(/text\/plain/);
+    }
+    // A case may be called anything.
+    expect((await fetch(`${base}/case/a%2Fb%3F.x/narrow`)).status).toBe(200);
+  });
+
+  test('what never changes is kept, and travels compressed; the page is asked for again', async () => {
+    const script = await fetch(`${base}/assets/main-2.js`, { headers: { 'Accept-Encoding': 'br' } });
+    expect(script.headers.get('cache-control')).toMatch(/immutable/);
+    expect(script.headers.get('content-encoding')).toBe('br');
+    expect(await script.text()).toMatch(/new new/);
+    expect((await fetch(`${base}/`)).headers.get('cache-control')).toBe('no-cache');
+  });
+
+  test('a page of the build before still finds its scripts', async () => {
+    const script = await fetch(`${base}/assets/main-1.js`);
+    expect(script.status).toBe(200);
+    expect(await script.text()).toMatch(/old/);
+  });
+
+  test('no other page may put it into a frame, and it takes nothing in', async () => {
+    const page = await fetch(`${base}/`);
+    expect(page.headers.get('x-frame-options')).toBe('DENY');
+    expect(page.headers.get('content-security-policy')).toMatch(/frame-ancestors 'none'/);
+    expect(page.headers.get('x-content-type-options')).toBe('nosniff');
+    expect((await fetch(`${base}/`, { method: 'POST', body: 'x' })).status).toBe(405);
+  });
+
+  test.each([
+    [
+      'an address that is none',
+      'GET // HTTP/1.1\r\nHost: localhost\r\nConnection: Upgrade\r\nUpgrade: websocket\r\n\r\n',
+      /403/,
+    ],
+    ['broken percent signs', 'GET /%E0%A4%A HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n', /400/],
+    ['no HTTP at all', '\x00\x01\x02\r\n\r\n', /400/],
+    ['a header without end', `GET / HTTP/1.1\r\nX: ${'x'.repeat(40_000)}\r\n\r\n`, /431|400/],
+  ])('survives %s', async (_, text, answer) => {
+    expect(await raw(text)).toMatch(answer);
+    expect((await fetch(`${base}/api/config`)).status).toBe(200);
+  });
+
+  test('survives a socket that breaks while it becomes a WebSocket', async () => {
+    const upgrade = `GET ${BRIDGE_PATH}?host=127.0.0.1&port=1 HTTP/1.1\r\nHost: localhost\r\nOrigin: http://localhost\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: AAAAAAAAAAAAAAAAAAAAAA==\r\n\r\n`;
+    for (let n = 0; n < 10; n++) await raw(upgrade, (socket) => socket.resetAndDestroy());
+    expect((await fetch(`${base}/api/config`)).status).toBe(200);
+  });
+});
+
+test.each([
+  ['127.0.0.1', true],
+  ['127.8.0.1', true],
+  ['localhost', true],
+  ['::1', true],
+  ['0.0.0.0', false],
+  ['::', false],
+  ['192.168.0.10', false],
+  ['127.0.0.1.example', false],
+])('only this machine can reach %s: %s', (host, expected) => {
+  expect(isLoopback(host)).toBe(expected);
 });
