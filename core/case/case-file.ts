@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assertMigrations, migrate } from './migrations.ts';
 import { referencesOf } from './order.ts';
+import { withUnknown } from './stored.ts';
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type CaseRecord, type Owner } from './record.ts';
 
 export type ImportProblem =
@@ -58,10 +59,11 @@ export function readCaseData(data: unknown): ImportResult {
   )
     return { ok: false, problem: { code: 'not-a-case' } };
   if (version > CURRENT_VERSION) return { ok: false, problem: { code: 'newer-version', version } };
-  const parsed = caseFileSchema.safeParse(migrate(raw, version));
+  const now = migrate(raw, version);
+  const parsed = caseFileSchema.safeParse(now);
   if (!parsed.success) return { ok: false, problem: broken(parsed.error) };
   const dangling = danglingReference(parsed.data);
-  return dangling ? { ok: false, problem: dangling } : { ok: true, file: parsed.data };
+  return dangling ? { ok: false, problem: dangling } : { ok: true, file: withUnknown(now, parsed.data) };
 }
 
 function broken(error: z.ZodError): ImportProblem {

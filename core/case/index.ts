@@ -41,6 +41,7 @@ export {
   type Standing,
   type Word,
 } from './standing.ts';
+export { mergePlan, type MergePlan } from './merging.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
   findInText,
@@ -69,3 +70,4 @@ export {
   type CaseRecord,
   type Owner,
 } from './record.ts';
+export { readEntry, readRecord, withUnknown, type ReadRecord } from './stored.ts';

@@ -8,6 +8,7 @@ import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
 import localforage from 'localforage';
 import { FINCH_MODULES, StandIn, type Fault, type StandInAdapter } from '@pincer/simulator';
 import type { MemoryForage } from './memory-forage.ts';
+import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, useDisk } from './raw-records.ts';
 
 let car: StandIn;
 let adapter: StandInAdapter;
@@ -21,29 +22,28 @@ jest.mock('localforage', () => {
 });
 import { askToClear, clearStateOf, confirmReady } from '../src/store/clear-actions.ts';
 import { connectReal, connectStandIn, pullPlug, scanCar, stopLink } from '../src/store/link-actions.ts';
+import { saveAgain } from '../src/store/keep.ts';
 import {
-  addImport,
   changeSettings,
-  checkImport,
-  dropSetAside,
-  exportCase,
   keepDraft,
   load,
   openCase,
   putVehicle,
   record,
-  saveAgain,
 } from '../src/store/logbook-actions.ts';
+import { addImport, checkImport, dropSetAside, exportCase } from '../src/store/transfer-actions.ts';
 import type { Ports } from '../src/ports/ports.ts';
+import { ALONE, type TabMessage } from '../src/ports/tabs.ts';
 import { loadRecording, openRecordings } from '../src/storage/recordings.ts';
-import { loadAll } from '../src/storage/records.ts';
+import { loadAll, storedEntries } from '../src/storage/records.ts';
 import { beginSession } from '../src/store/session.ts';
 import { createStore } from '../src/store/create-store.ts';
+import { logbookSlice } from '../src/store/logbook-slice.ts';
 import { keepCutRecording, pauseWatching, startWatching, stopWatching } from '../src/store/watch-actions.ts';
 import { watchService } from '../src/store/watch-service.ts';
 
 /** Other pages of the same browser, and a lock that all of them share. */
-const hearers = new Set<(message: { caseId: string; entry: Entry }) => void>();
+const hearers = new Set<(message: TabMessage) => void>();
 let isLocked = false;
 /** Workers do not exist here: the stand-in and the core run in this process, behind the same ports. */
 const ports: Ports = {
@@ -62,7 +62,13 @@ const ports: Ports = {
     setMode: () => Promise.reject(new Error('not used')),
     does: () => Promise.reject(new Error('not used')),
   },
+  space: {
+    persist: () => undefined,
+    isPersisted: () => Promise.resolve(null),
+    estimate: () => Promise.resolve(null),
+  },
   tabs: {
+    ...ALONE,
     tell: () => undefined,
     listen: (hear) => {
       hearers.add(hear);
@@ -137,11 +143,12 @@ Object.defineProperty(globalThis, 'localStorage', {
   },
 });
 
-beforeEach(() => {
+beforeEach(async () => {
   notes.clear();
   forage.records.clear();
-  forage.forgets = null;
-  forage.isFull = false;
+  useDisk(null);
+  await emptyRecords();
+  store.dispatch(logbookSlice.actions.emptied());
 });
 
 describe('the logbook', () => {
@@ -172,18 +179,13 @@ describe('the logbook', () => {
 
   test('a page that goes away before the database has answered loses nothing', async () => {
     const c = await freshCase(null);
-    const set = forage.setItem.bind(forage);
-    let release: () => void = () => undefined;
-    // The database takes its time; the page could be gone by now.
-    forage.setItem = (key, value) => new Promise((resolve) => (release = () => resolve(set(key, value))));
-    const pending = dispatch(record(c.id, { kind: 'note', text: 'The last word.' }));
-    await new Promise((resolve) => setTimeout(resolve, 5));
     const journal = () => [...notes].filter(([k]) => k.startsWith('pincer:journal')).map(([, v]) => v);
-    expect([...forage.records.keys()].filter((k) => k.startsWith('entry:'))).toEqual([]);
+    const pending = dispatch(record(c.id, { kind: 'note', text: 'The last word.' }));
+    // The database takes its time; the page could be gone by now.
+    expect(Object.keys(store.getState().logbook.saving)).toEqual([entriesOf(c.id)[0]?.id]);
     expect(journal().join()).toContain('The last word.');
-    forage.setItem = set;
-    release();
     await pending;
+    expect(store.getState().logbook.saving).toEqual({});
     expect(journal()).toEqual([]);
     expect((await loadAll()).cases.find((x) => x.id === c.id)?.entries).toEqual(entriesOf(c.id));
   });
@@ -215,24 +217,22 @@ describe('the logbook', () => {
 
   test.each([
     ['no version', { record: {} }, /no version/],
-    ['a newer version', { version: 99, record: {} }, /newer Pincer/],
     [
       'a damaged case',
       { version: 1, record: { id: 'case_1', vehicle: 'veh_1', title: 'x', openedAt: 'then', entries: [] } },
       /openedAt/,
     ],
     ['not even a record', 'scribble', /no version/],
-  ])('%s is set aside with its reason and its raw content, and the rest loads', async (_, raw, reason) => {
+  ])('%s is told with its reason, left as it is, and the rest loads', async (_, raw, reason) => {
     const c = await freshCase(null);
-    forage.records.set('case:case_bad', raw);
+    await putRaw('case:case_bad', raw);
     const loaded = await loadAll();
     expect(loaded.cases.map((x) => x.id)).toEqual([c.id]);
-    expect(loaded.setAside[0]?.reason).toMatch(reason);
-    expect(forage.records.get('set-aside:case:case_bad')).toEqual(raw);
-    expect(forage.records.has('case:case_bad')).toBe(false);
-    // It is still there at the next start, until the owner forgets it.
-    expect((await loadAll()).setAside).toHaveLength(1);
-    await dispatch(dropSetAside('set-aside:case:case_bad'));
+    expect(loaded.setAside).toEqual([
+      { key: 'case:case_bad', caseId: 'case_bad', reason: expect.stringMatching(reason) as string },
+    ]);
+    expect(await getRaw('case:case_bad')).toEqual(raw);
+    await dispatch(dropSetAside('case:case_bad'));
     expect((await loadAll()).setAside).toEqual([]);
   });
 
@@ -240,10 +240,15 @@ describe('the logbook', () => {
     const text = readFileSync(join(__dirname, '../../docs/examples/wet-morning.case.json'), 'utf8');
     const checked = await dispatch(checkImport(text));
     if (!checked.ok) throw new Error(checked.message);
-    expect(checked.isNew).toBe(true);
-    expect(await dispatch(addImport(checked.file))).toBe(checked.file.case.entries.length);
+    if (!('file' in checked)) throw new Error('It is no case.');
+    expect(checked.plan.isNew).toBe(true);
+    expect(await dispatch(addImport(checked.file))).toEqual({
+      caseId: 'case_wet',
+      added: checked.file.case.entries.length,
+      unsaved: 0,
+    });
     await dispatch(record('case_wet', { kind: 'note', text: 'Mine.' }));
-    expect(await dispatch(addImport(checked.file))).toBe(0);
+    expect(await dispatch(addImport(checked.file))).toMatchObject({ added: 0 });
     expect(entriesOf('case_wet').at(-1)).toMatchObject({ kind: 'note', text: 'Mine.' });
     const out = dispatch(exportCase('case_wet'));
     expect(JSON.parse(out ?? '')).toMatchObject({
@@ -301,11 +306,8 @@ describe('connecting, reading and clearing', () => {
     const { c } = await readyToClear({ kind: 'coil', cylinder: 3 });
     const write = adapter.write.bind(adapter);
     let before: string[] | null = null;
-    adapter.write = (bytes) => {
-      if (asciiOf(bytes).trim() === '04')
-        before = [...forage.records.values()].map(
-          (r) => (r as { record: { kind?: string } }).record.kind ?? '',
-        );
+    adapter.write = async (bytes) => {
+      if (asciiOf(bytes).trim() === '04') before = (await storedEntries(c.id)).map((e) => e.kind);
       return write(bytes);
     };
     await clear(c);
@@ -325,7 +327,7 @@ describe('connecting, reading and clearing', () => {
   test('a disk that does not keep the scan: no clear, whatever is pressed', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
-    forage.forgets = /^entry:/;
+    useDisk(() => ({ version: 2, record: 'rubbish' }));
     await dispatch(scanCar(c.id));
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
     await dispatch(confirmReady(c.id));
@@ -337,25 +339,24 @@ describe('connecting, reading and clearing', () => {
   test('a record that was changed in storage is not the one that was read', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
-    const get = forage.getItem.bind(forage);
-    forage.getItem = async (key) => {
-      const value = (await get(key)) as { record?: { scan?: { codes: unknown[] } } } | null;
-      if (value?.record?.scan) value.record.scan.codes = [];
-      return value;
-    };
+    useDisk((value) => {
+      const stored = structuredClone(value) as { record?: { scan?: { codes: unknown[] } } };
+      if (stored.record?.scan) stored.record.scan.codes = [];
+      return stored;
+    });
     await dispatch(scanCar(c.id));
-    forage.getItem = get;
+    useDisk(null);
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
   });
 
   test('a disk that is full when the intent is to be stored: nothing is sent', async () => {
     const { c } = await readyToClear({ kind: 'coil', cylinder: 1 });
-    forage.isFull = true;
+    useDisk(FULL);
     await clear(c);
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
     expect(inTheCar()).toContain('P0301');
     expect(Object.keys(store.getState().logbook.unsaved)).toHaveLength(1);
-    forage.isFull = false;
+    useDisk(null);
     await dispatch(saveAgain());
     expect(store.getState().logbook.unsaved).toEqual({});
     expect((await loadAll()).cases[0]?.entries.map((e) => e.id)).toEqual(entriesOf(c.id).map((e) => e.id));
@@ -476,7 +477,7 @@ describe('what would let a clear reach what nobody has written down', () => {
   test('another page: what it has stored is seen in storage, even where it told nobody; and one clears at a time', async () => {
     const { c, scan } = await readyToClear({ kind: 'coil', cylinder: 3 });
     const other = { ...scan, id: 'ent_other', at: new Date().toISOString() };
-    forage.records.set(`entry:${c.id}:ent_other`, { version: 2, record: other, caseId: c.id });
+    await putRaw(`entry:${c.id}:ent_other`, { version: 2, record: other, caseId: c.id });
     await clear(c);
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'overtaken' });
     const second = await readyToClear({ kind: 'coil', cylinder: 3 });
@@ -597,7 +598,7 @@ describe('entries of two pages', () => {
     const c = await freshCase(null);
     await dispatch(record(c.id, { kind: 'note', text: 'tab one' }));
     const other = { id: 'ent_two', at: new Date().toISOString(), kind: 'note', text: 'tab two' };
-    forage.records.set(`entry:${c.id}:ent_two`, { version: 2, record: other, caseId: c.id });
+    await putRaw(`entry:${c.id}:ent_two`, { version: 2, record: other, caseId: c.id });
     await dispatch(record(c.id, { kind: 'note', text: 'tab one again' }));
     const texts = (await loadAll()).cases[0]?.entries.map((e) => (e.kind === 'note' ? e.text : ''));
     expect(new Set(texts)).toEqual(new Set(['tab one', 'tab two', 'tab one again']));
@@ -612,6 +613,7 @@ describe('entries of two pages', () => {
     ];
     const checked = await dispatch(checkImport(JSON.stringify(file)));
     if (!checked.ok) throw new Error(checked.message);
+    if (!('file' in checked)) throw new Error('It is no case.');
     await dispatch(addImport(checked.file));
     expect(foldCase({ entries: entriesOf(c.id) }).standing.lamps.get('oil')?.mode).toBe('steady');
   });
@@ -622,9 +624,9 @@ describe('entries of two pages', () => {
       now: new Date('2026-11-03T10:00:00Z'),
       doNotFake: ['queueMicrotask', 'setTimeout', 'setImmediate'],
     });
-    const first = await dispatch(record(c.id, { kind: 'note', text: 'one' }));
+    const { entry: first } = await dispatch(record(c.id, { kind: 'note', text: 'one' }));
     jest.setSystemTime(new Date('2026-11-03T08:00:00Z'));
-    const second = await dispatch(record(c.id, { kind: 'note', text: 'two' }));
+    const { entry: second } = await dispatch(record(c.id, { kind: 'note', text: 'two' }));
     jest.useRealTimers();
     expect(second.at > first.at).toBe(true);
     expect(second).toMatchObject({ clockAt: '2026-11-03T08:00:00.000Z' });
@@ -634,17 +636,16 @@ describe('entries of two pages', () => {
   test('a case that version 1 kept whole is taken apart, and nothing of it is lost', async () => {
     const text = readFileSync(join(__dirname, '../../core/case/fixtures/version-1-lean.case.json'), 'utf8');
     const old = JSON.parse(text) as { vehicle: { id: string }; case: CaseRecord };
-    forage.records.set(`vehicle:${old.vehicle.id}`, { version: 1, record: old.vehicle });
-    forage.records.set(`case:${old.case.id}`, { version: 1, record: old.case });
+    await putRaw(`vehicle:${old.vehicle.id}`, { version: 1, record: old.vehicle });
+    await putRaw(`case:${old.case.id}`, { version: 1, record: old.case });
     const loaded = await loadAll();
     expect(loaded.setAside).toEqual([]);
     expect(loaded.vehicles[0]).toMatchObject({ distanceKm: expect.any(Number) as number });
     expect(loaded.cases[0]?.entries.map((e) => e.id)).toEqual(old.case.entries.map((e) => e.id));
     expect((await loadAll()).cases).toEqual(loaded.cases);
     // Interrupted after a few entries, the whole record is still there and is taken apart again.
-    forage.records.set(`case:${old.case.id}`, { version: 1, record: old.case });
-    for (const key of [...forage.records.keys()].filter((k) => k.startsWith('entry:')).slice(5))
-      forage.records.delete(key);
+    await putRaw(`case:${old.case.id}`, { version: 1, record: old.case });
+    for (const key of (await rawKeys()).filter((k) => k.startsWith('entry:')).slice(5)) await removeRaw(key);
     expect((await loadAll()).cases).toEqual(loaded.cases);
   });
 });

@@ -35,8 +35,8 @@ export function AcceptForm({
         e.preventDefault();
         if (!isCode || reason.trim() === '') return;
         const next = acceptCode(vehicle, typed, reason.trim(), now().toISOString());
-        void dispatch(putVehicle(next)).then(() => {
-          toast(`${typed} stands apart from now on.`);
+        void dispatch(putVehicle(next)).then((isSaved) => {
+          if (isSaved) toast(`${typed} stands apart from now on.`);
           onDone();
         });
       }}

@@ -1,29 +1,39 @@
 import { useEffect } from 'react';
-import { addDemo } from '../store/logbook-actions.ts';
+import { addDemo } from '../store/transfer-actions.ts';
+import { mark } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
-/** On a server that was started for a demonstration, an empty logbook is filled with the example. */
+/**
+ * On a server that was started for a demonstration, a logbook that never held anything is filled with the example; one
+ * in which that was interrupted is finished. It never comes back into a logbook that its owner emptied.
+ */
 export function useFirstStartDemo(): void {
   const dispatch = useAppDispatch();
-  const isEmpty = useAppSelector(
-    (s) =>
-      s.logbook.status === 'ready' &&
-      Object.keys(s.logbook.vehicles).length === 0 &&
-      s.logbook.setAside.length === 0,
-  );
+  const wish = useAppSelector(({ logbook: { status, marks, vehicles, cases, setAside, newer } }) => {
+    if (status !== 'ready' || marks.example === 'done') return 'none';
+    if (marks.example === 'begun') return 'finish';
+    const isEmpty =
+      Object.keys(vehicles).length + Object.keys(cases).length + setAside.length + newer.length === 0;
+    return isEmpty ? 'begin' : 'own';
+  });
   useEffect(() => {
-    if (!isEmpty) return;
+    if (wish === 'none') return;
+    if (wish === 'own') {
+      // Whoever has begun a logbook of their own wants no example in it, also after it is emptied.
+      void dispatch(mark({ example: 'done' }));
+      return;
+    }
     let isCurrent = true;
     fetch('/api/config')
       .then((r) => (r.ok ? (r.json() as Promise<{ demo?: boolean }>) : {}))
       .then((config) => {
-        if (isCurrent && 'demo' in config && config.demo) return dispatch(addDemo());
-        return undefined;
+        const isDemo = 'demo' in config && config.demo === true;
+        return isCurrent && (isDemo || wish === 'finish') ? dispatch(addDemo()) : undefined;
       })
       // Without a server there is no demonstration: the page works offline from its own files.
       .catch(() => undefined);
     return () => {
       isCurrent = false;
     };
-  }, [dispatch, isEmpty]);
+  }, [dispatch, wish]);
 }

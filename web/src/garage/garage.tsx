@@ -4,7 +4,8 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { addDemo, openCase } from '../store/logbook-actions.ts';
+import { openCase } from '../store/logbook-actions.ts';
+import { addDemo } from '../store/transfer-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
@@ -20,7 +21,7 @@ const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx
 /** Vehicles and their cases, and what each case waits for. */
 export function Garage() {
   const dispatch = useAppDispatch();
-  const { status, problem, vehicles, cases } = useAppSelector((s) => s.logbook);
+  const { status, vehicles, cases } = useAppSelector((s) => s.logbook);
   const [params, setParams] = useSearchParams();
   const [isBusy, setBusy] = useState(false);
   useFirstStartDemo();
@@ -47,11 +48,6 @@ export function Garage() {
           </Link>
         </div>
       </div>
-      {status === 'failed' ? (
-        <Notice title="The browser’s storage could not be opened." tone="strong">
-          {problem}. What you do now will not be kept. Private windows and full disks are common reasons.
-        </Notice>
-      ) : null}
       <SetAsideNotice />
       {list.length === 0 ? (
         <Notice

@@ -1,33 +1,53 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import type { CaseFile } from '@pincer/core/case';
-import { addImport, checkImport } from '../store/logbook-actions.ts';
+import type { CaseFile, MergePlan } from '@pincer/core/case';
+import type { RecordFile } from '../storage/records.ts';
+import { addImport, checkImport, putBack } from '../store/transfer-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { moment } from '../ui/format.ts';
 import { Notice } from '../ui/notice.tsx';
 
+/** A case of ten years has a few megabytes. */
+const MAX_BYTES = 100_000_000;
+
 type Step =
   | { at: 'choose' }
   | { at: 'checking' }
   | { at: 'refused'; message: string }
-  | { at: 'checked'; file: CaseFile; isNew: boolean };
+  | { at: 'checked'; file: CaseFile; plan: MergePlan }
+  | { at: 'record'; record: RecordFile };
 
-/** Checks a case file, shows what is in it, then adds it. */
+/** Checks a case file, shows what is in it and asks what has to be asked, then adds it. */
 export function ImportCase({ onClose }: { onClose: () => void }) {
   const [step, setStep] = useState<Step>({ at: 'choose' });
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const check = async (chosen: File) => {
+    if (chosen.size > MAX_BYTES) {
+      setStep({ at: 'refused', message: 'It is larger than 100 MB, and no case is. Nothing was read.' });
+      return;
+    }
     setStep({ at: 'checking' });
     const outcome = await dispatch(checkImport(await chosen.text()));
-    setStep(
-      outcome.ok
-        ? { at: 'checked', file: outcome.file, isNew: outcome.isNew }
-        : { at: 'refused', message: outcome.message },
-    );
+    if (!outcome.ok) setStep({ at: 'refused', message: outcome.message });
+    else if ('record' in outcome) setStep({ at: 'record', record: outcome.record });
+    else setStep({ at: 'checked', file: outcome.file, plan: outcome.plan });
+  };
+  const add = async (file: CaseFile, withStrikeOuts: boolean) => {
+    const { caseId, added, unsaved } = await dispatch(addImport(file, { withStrikeOuts }));
+    if (unsaved === 0) toast(added === 0 ? 'Everything in it was here already.' : `${added} entries added.`);
+    void navigate(`/case/${caseId}/narrow`);
+  };
+  const putRecordBack = async (record: RecordFile) => {
+    const why = await dispatch(putBack(record));
+    if (why !== null) setStep({ at: 'refused', message: `It cannot be put back: ${why}.` });
+    else {
+      toast('It is back in its place.');
+      onClose();
+    }
   };
   return (
     <Dialog
@@ -55,31 +75,85 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
             {step.message}
           </Notice>
         ) : null}
-        {step.at === 'checked' ? (
+        {step.at === 'record' ? (
           <Notice
-            title={`${step.file.vehicle.name}: ${step.file.case.title}`}
+            title="A single record of a logbook"
             action={
-              <button
-                type="button"
-                className={BUTTON.solid}
-                onClick={() => {
-                  void dispatch(addImport(step.file)).then((count) => {
-                    toast(count === 0 ? 'Everything in it was here already.' : `${count} entries added.`);
-                    void navigate(`/case/${step.file.case.id}/narrow`);
-                  });
-                }}
-              >
-                {step.isNew ? 'Add this case' : 'Add what is missing'}
+              <button type="button" className={BUTTON.solid} onClick={() => void putRecordBack(step.record)}>
+                Put it back
               </button>
             }
           >
-            Opened {moment(step.file.case.openedAt)}, {step.file.case.entries.length} entries.{' '}
-            {step.isNew
-              ? 'It is not in your logbook yet.'
-              : 'You have this case already; only entries that you lack are added.'}
+            It was saved because it could not be read. It is checked again before it is put in its place; what
+            lies there is kept as it was.
           </Notice>
         ) : null}
+        {step.at === 'checked' ? <Checked file={step.file} plan={step.plan} onAdd={add} /> : null}
       </div>
     </Dialog>
+  );
+}
+
+function Checked({
+  file,
+  plan,
+  onAdd,
+}: {
+  file: CaseFile;
+  plan: MergePlan;
+  onAdd: (file: CaseFile, withStrikeOuts: boolean) => Promise<void>;
+}) {
+  const [isBusy, setBusy] = useState(false);
+  const button = (title: string, withStrikeOuts: boolean, isSolid: boolean) => (
+    <button
+      type="button"
+      className={isSolid ? BUTTON.solid : BUTTON.plain}
+      disabled={isBusy}
+      onClick={() => {
+        setBusy(true);
+        void onAdd(file, withStrikeOuts);
+      }}
+    >
+      {title}
+    </button>
+  );
+  const asks = !plan.isOtherVehicle && plan.strikeOuts.length > 0;
+  const strikes = plan.strikeOuts.length === 1 ? 'one entry' : `${plan.strikeOuts.length} entries`;
+  return (
+    <Notice
+      title={`${file.vehicle.name}: ${file.case.title}`}
+      action={
+        <div className="flex flex-wrap gap-2">
+          {plan.isOtherVehicle
+            ? button('Add it as a case of its own', false, true)
+            : asks
+              ? [
+                  <span key="without">{button('Add, and strike nothing out', false, true)}</span>,
+                  <span key="with">{button('Add, and strike them out', true, false)}</span>,
+                ]
+              : button(plan.isNew ? 'Add this case' : 'Add what is missing', false, true)}
+        </div>
+      }
+    >
+      <p>
+        Opened {moment(file.case.openedAt)}, {file.case.entries.length} entries.{' '}
+        {plan.isOtherVehicle
+          ? 'Your logbook has a case or a vehicle under the same mark that is another vehicle. Nothing of it is mixed.'
+          : plan.isNew
+            ? 'It is not in your logbook yet.'
+            : 'You have this case already; only entries that you lack are added.'}
+      </p>
+      {asks ? (
+        <p className="mt-1">
+          <b>It strikes out {strikes} that you have.</b> Do that only if you trust where the file comes from.
+        </p>
+      ) : null}
+      {plan.differing > 0 ? (
+        <p className="mt-1">
+          {plan.differing === 1 ? 'One entry says' : `${plan.differing} entries say`} something else than
+          yours. Yours stay as they are.
+        </p>
+      ) : null}
+    </Notice>
   );
 }

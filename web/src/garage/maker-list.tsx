@@ -32,13 +32,13 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
   const count = checked ? Object.keys(checked.result.codes).length : 0;
   const use = async () => {
     if (!checked) return;
-    await dispatch(
+    const isSaved = await dispatch(
       putVehicle({
         ...vehicle,
         makerCodes: { name: checked.name, addedAt: now().toISOString(), codes: checked.result.codes },
       }),
     );
-    toast(`${count} codes of your list are used from now on.`);
+    if (isSaved) toast(`${count} codes of your list are used from now on.`);
     setChecked(null);
   };
   return (
@@ -101,7 +101,9 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
           className={BUTTON.quiet}
           onClick={() => {
             const { makerCodes: _, ...rest } = vehicle;
-            void dispatch(putVehicle(rest)).then(() => toast('The list is no longer used.'));
+            void dispatch(putVehicle(rest)).then((isSaved) => {
+              if (isSaved) toast('The list is no longer used.');
+            });
           }}
         >
           Use it no longer

@@ -56,8 +56,8 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
               type="button"
               className={BUTTON.solid}
               onClick={() =>
-                void dispatch(putVehicle({ ...vehicle, moduleMap: checked })).then(() => {
-                  toast('Every reading asks these control units from now on.');
+                void dispatch(putVehicle({ ...vehicle, moduleMap: checked })).then((isSaved) => {
+                  if (isSaved) toast('Every reading asks these control units from now on.');
                   setChecked(null);
                 })
               }

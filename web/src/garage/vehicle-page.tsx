@@ -52,7 +52,7 @@ export function VehiclePage() {
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
               const { acceptedCodes, makerCodes, moduleMap } = vehicle;
-              await dispatch(
+              const isSaved = await dispatch(
                 putVehicle({
                   ...next,
                   ...(acceptedCodes ? { acceptedCodes } : {}),
@@ -60,7 +60,7 @@ export function VehiclePage() {
                   ...(moduleMap ? { moduleMap } : {}),
                 }),
               );
-              toast('Kept.');
+              if (isSaved) toast('Saved.');
               void navigate('/');
             }}
           />

@@ -13,7 +13,7 @@ import { entrySentence, isCarEntry } from './sentences.ts';
 /** Everything recorded, newest first; an entry can be struck out with a reason, never deleted. */
 export function Log({ context, onClose }: { context: CaseContext; onClose: () => void }) {
   const { record, state, assessment } = context;
-  const unsaved = useAppSelector((s) => s.logbook.unsaved);
+  const { unsaved, saving } = useAppSelector((s) => s.logbook);
   const [striking, setStriking] = useState<string | null>(null);
   return (
     <Dialog
@@ -40,7 +40,7 @@ export function Log({ context, onClose }: { context: CaseContext; onClose: () =>
                 <p className="text-[14px] text-ink-2">
                   {moment(e.at)}
                   {e.clockAt ? `; this device’s clock said ${moment(e.clockAt)}` : ''}
-                  {unsaved[e.id] ? '; not saved yet' : ''}
+                  {unsaved[e.id] ? '; not saved' : saving[e.id] ? '; saving…' : ''}
                 </p>
                 <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
                 {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
@@ -75,8 +75,8 @@ function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDon
         e.preventDefault();
         if (reason.trim() === '') return;
         void dispatch(addRecord(caseId, { kind: 'retracted', entry: entry.id, reason: reason.trim() })).then(
-          () => {
-            toast('Struck out; it stays in the log.');
+          ({ isSaved }) => {
+            if (isSaved) toast('Struck out; it stays in the log.');
             onDone();
           },
         );

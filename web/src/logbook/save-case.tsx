@@ -1,4 +1,4 @@
-import { exportCase } from '../store/logbook-actions.ts';
+import { exportCase } from '../store/transfer-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { saveText } from '../ui/save-text.ts';

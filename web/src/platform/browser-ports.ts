@@ -1,6 +1,7 @@
 import type { Ports } from '../ports/ports.ts';
 import { coreWorker } from '../workers/core-client.ts';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
+import { browserSpace } from './space.ts';
 import { browserTabs } from './tabs.ts';
 
 /** The browser's own: workers, other pages. */
@@ -19,5 +20,6 @@ export function browserPorts(): Ports {
       does: (what) => standInWorker()[what](),
     },
     tabs: browserTabs(),
+    space: browserSpace(),
   };
 }

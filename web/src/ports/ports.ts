@@ -1,4 +1,5 @@
 import type { CorePort } from './core.ts';
+import type { SpacePort } from './space.ts';
 import type { StandInPort } from './stand-in.ts';
 import type { TabsPort } from './tabs.ts';
 
@@ -7,4 +8,5 @@ export interface Ports {
   core: CorePort;
   standIn: StandInPort;
   tabs: TabsPort;
+  space: SpacePort;
 }

@@ -52,8 +52,8 @@ export function SettingsPage() {
         className={`${SHEET} space-y-4 p-4`}
         onSubmit={(e) =>
           void handleSubmit(async (owner) => {
-            await dispatch(changeSettings({ ...settings, owner }));
-            toast('Saved.');
+            const why = await dispatch(changeSettings({ ...settings, owner }));
+            toast(why === null ? 'Saved.' : `Not saved: ${why}. They hold until this page is closed.`);
           })(e)
         }
       >

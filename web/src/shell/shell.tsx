@@ -1,8 +1,10 @@
 import { ScrollText, Search, Settings } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { Link, Outlet, useMatch } from 'react-router';
-import { UnsavedNotice } from '../logbook/unsaved-notice.tsx';
+import { useSaveState } from '../logbook/save-state.tsx';
+import { StorageNotice } from '../logbook/storage-notice.tsx';
 import { useAppSelector } from '../store/store.ts';
+import { cx } from '../ui/classes.ts';
 import { Mark } from '../ui/mark.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
@@ -31,7 +33,7 @@ export function Shell() {
   const vehicle = useAppSelector((s) => (found ? s.logbook.vehicles[found.vehicle] : undefined));
 
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className={cx('flex flex-col', caseId ? 'h-dvh' : 'min-h-dvh')}>
       <a
         href="#work"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
@@ -67,16 +69,7 @@ export function Shell() {
             /
           </kbd>
         </button>
-        {found ? (
-          <Link
-            to="?log"
-            className="flex min-h-11 min-w-11 shrink-0 items-center justify-center gap-2 rounded-full border border-line bg-sheet-2 px-2 text-[14px] md:px-3"
-            aria-label={`Log, ${found.entries.length} entries`}
-          >
-            <ScrollText size={20} className="md:hidden" aria-hidden="true" />
-            <span className="hidden md:inline">Log · {found.entries.length}</span>
-          </Link>
-        ) : null}
+        {found ? <LogLink caseId={found.id} count={found.entries.length} /> : null}
         <Link
           to="/settings"
           className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-sheet-2"
@@ -85,7 +78,7 @@ export function Shell() {
           <Settings size={21} aria-hidden="true" />
         </Link>
       </header>
-      <UnsavedNotice />
+      <StorageNotice />
       <Outlet />
       <Suspense fallback={null}>
         {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
@@ -94,5 +87,25 @@ export function Shell() {
         ) : null}
       </Suspense>
     </div>
+  );
+}
+
+/** The way to the log, and whether everything in it is on the disk. */
+function LogLink({ caseId, count }: { caseId: string; count: number }) {
+  const state = useSaveState(caseId);
+  return (
+    <Link
+      to="?log"
+      className={cx(
+        'flex min-h-11 min-w-11 shrink-0 items-center justify-center gap-2 rounded-full border bg-sheet-2 px-2 text-[14px] md:px-3',
+        state === 'not saved' ? 'border-2 border-ink font-bold' : 'border-line',
+      )}
+      aria-label={`Log, ${count} entries, ${state}`}
+    >
+      <ScrollText size={20} className="md:hidden" aria-hidden="true" />
+      <span className="hidden md:inline">
+        Log · {count}, {state}
+      </span>
+    </Link>
   );
 }

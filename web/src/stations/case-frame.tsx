@@ -80,7 +80,7 @@ export function CaseFrame() {
   const context: CaseContext = { record, vehicle, state, assessment };
   // Road and rail stay in sight; only the station scrolls.
   return (
-    <div className="flex h-[calc(100dvh-52px)] flex-col">
+    <div className="flex min-h-0 flex-1 flex-col">
       <Road allowance={assessment.allowance} />
       <div className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Rail caseId={caseId} stations={assessment.stations} />

@@ -1,20 +1,17 @@
-import localforage from 'localforage';
 import { z } from 'zod';
 import {
   CURRENT_VERSION,
   caseSchema,
   entrySchema,
-  migrate,
   ownerSchema,
+  readEntry,
+  readRecord,
   type CaseRecord,
   type Entry,
+  type ReadRecord,
 } from '@pincer/core/case';
 import { vehicleSchema, type Vehicle } from '@pincer/core/vehicle';
-
-/** Do not rename: this is where the owners' data are. */
-const DATABASE = 'pincer';
-
-const store = localforage.createInstance({ name: DATABASE, storeName: 'records' });
+import { StorageError, transact, type Records } from './database.ts';
 
 export const settingsSchema = z.object({
   theme: z.enum(['auto', 'day', 'garage']),
@@ -22,94 +19,153 @@ export const settingsSchema = z.object({
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
-/** A record that could not be read. Its raw content is kept under its quarantine key. */
+/** What the logbook remembers of itself. */
+const marksSchema = z.object({
+  /** The example: begun and not finished, or done with and never to come back by itself. */
+  example: z.enum(['begun', 'done']).optional(),
+  /** When everything was last saved as a file. */
+  exportedAt: z.iso.datetime().optional(),
+});
+export type Marks = z.infer<typeof marksSchema>;
+
+/** A record that could not be read. It stays where it is, untouched. */
 export interface SetAside {
   key: string;
   reason: string;
+  /** The case that it belongs to, where that is known. */
+  caseId: string | null;
+}
+
+/** A record that a newer version wrote. It is left as it is, and its case is only shown. */
+export interface Newer {
+  key: string;
+  caseId: string | null;
+  version: number | null;
 }
 
 export interface Loaded {
   vehicles: Vehicle[];
   cases: CaseRecord[];
   settings: Settings | null;
+  marks: Marks;
   setAside: SetAside[];
+  newer: Newer[];
 }
 
 /** How anything is kept: with the version that wrote it, and an entry with the case that it belongs to. */
-const storedSchema = z.object({
+const storedSchema = z.looseObject({
   version: z.number().int().min(1),
   record: z.unknown(),
   caseId: z.string().optional(),
 });
-type Stored = z.infer<typeof storedSchema>;
 
 /** A case without its entries: they are kept one by one. */
 const headSchema = caseSchema.omit({ entries: true });
+type Head = z.infer<typeof headSchema>;
 
-const QUARANTINE = 'set-aside:';
+/** Where records that were repaired, or set aside by an older version, are kept as they were. */
+const KEPT = 'set-aside:';
+const SETTINGS = 'settings';
+const MARKS = 'marks';
 
-const caseKey = (id: string): string => `case:${id}`;
-const vehicleKey = (id: string): string => `vehicle:${id}`;
+export const caseKey = (id: string): string => `case:${id}`;
+export const vehicleKey = (id: string): string => `vehicle:${id}`;
 /** Ids may hold anything, a colon too; each part is written so that it cannot be taken for two. */
 const entryPrefix = (caseId: string): string => `entry:${encodeURIComponent(caseId)}:`;
-const entryKey = (caseId: string, id: string): string => `${entryPrefix(caseId)}${encodeURIComponent(id)}`;
+export const entryKey = (caseId: string, id: string): string =>
+  `${entryPrefix(caseId)}${encodeURIComponent(id)}`;
 
-/** Writes go one after the other, so that an older one never overtakes a newer. */
-let queue: Promise<unknown> = Promise.resolve();
+const stored = (record: unknown, caseId?: string) => ({
+  version: CURRENT_VERSION,
+  record,
+  ...(caseId === undefined ? {} : { caseId }),
+});
 
-function inOrder<T>(run: () => Promise<T>): Promise<T> {
-  const next = queue.then(run, run);
-  queue = next.catch(() => undefined);
-  return next;
+/** Checked when it is written, so that it can be read. @throws StorageError */
+function checked<T>(schema: z.ZodType<T>, record: T): T {
+  const issue = schema.safeParse(record).error?.issues[0];
+  if (issue) throw new StorageError('unfit', `${issue.path.join('.')}: ${issue.message}`);
+  return record;
 }
 
-async function write(key: string, record: unknown, caseId?: string): Promise<void> {
-  const stored: Stored = { version: CURRENT_VERSION, record, ...(caseId === undefined ? {} : { caseId }) };
-  await inOrder(() => store.setItem(key, stored));
+/** Puts a record in the place of an older one, but never in that of what this version cannot read. */
+async function replace<T>(key: string, record: T, schema: z.ZodType<T>): Promise<void> {
+  checked(schema, record);
+  await transact('readwrite', async (records) => {
+    const there = storedSchema.safeParse(await records.get(key));
+    if (there.success && there.data.version > CURRENT_VERSION) throw new StorageError('newer');
+    await records.put(stored(record), key);
+  });
 }
 
-/** Keeps a case's head: whose it is and what it is called. Its entries are kept by {@link saveEntry}. */
-export function saveCaseHead({ id, vehicle, title, openedAt }: CaseRecord): Promise<void> {
-  return write(caseKey(id), { id, vehicle, title, openedAt });
+/** Keeps a case's head: whose it is and what it is called. Its entries are kept by {@link saveEntries}. */
+export function saveCaseHead(head: Omit<CaseRecord, 'entries'>): Promise<void> {
+  const { entries: _, ...rest } = { entries: null, ...head };
+  return replace(caseKey(head.id), rest, headSchema);
 }
 
-/** Keeps one entry by itself: what another page writes at the same moment is never overwritten. */
-export function saveEntry(caseId: string, entry: Entry): Promise<void> {
-  return write(entryKey(caseId, entry.id), entry, caseId);
+export const saveVehicle = (vehicle: Vehicle): Promise<void> =>
+  replace(vehicleKey(vehicle.id), vehicle, vehicleSchema);
+export const saveSettings = (settings: Settings): Promise<void> =>
+  replace(SETTINGS, settings, settingsSchema);
+
+/** Remembers something of the logbook itself, beside what it remembers already. */
+export async function saveMarks(marks: Marks): Promise<void> {
+  await transact('readwrite', async (records) => {
+    await records.put(stored({ ...marksOf(await records.get(MARKS)), ...marks }), MARKS);
+  });
 }
 
-export const saveVehicle = (vehicle: Vehicle): Promise<void> => write(vehicleKey(vehicle.id), vehicle);
-export const saveSettings = (settings: Settings): Promise<void> => write('settings', settings);
+function marksOf(raw: unknown): Marks {
+  const there = storedSchema.safeParse(raw);
+  const marks = marksSchema.safeParse(there.success ? there.data.record : null);
+  return marks.success ? marks.data : {};
+}
+
+/**
+ * Keeps entries, each by itself, all in one transaction: what another page writes at the same moment is never
+ * overwritten, and neither is an entry that is there already.
+ */
+export async function saveEntries(caseId: string, entries: readonly Entry[]): Promise<void> {
+  for (const entry of entries) checked(entrySchema, entry);
+  await transact('readwrite', async (records) => {
+    for (const entry of entries) {
+      const key = entryKey(caseId, entry.id);
+      if ((await records.getKey(key)) === undefined) await records.add(stored(entry, caseId), key);
+    }
+  });
+}
 
 /**
  * Reads an entry back from the disk and says whether it is there exactly as it should be.
  * Waits for every write before it.
  */
 export async function isStored(caseId: string, wanted: Entry): Promise<boolean> {
-  const raw = await inOrder(() => store.getItem(entryKey(caseId, wanted.id)));
-  const found = entryOf(raw);
-  return found !== null && canonical(found) === canonical(wanted);
+  const found = entryOf(await transact('readonly', (records) => records.get(entryKey(caseId, wanted.id))));
+  return found?.ok === true && canonical(found.value) === canonical(wanted);
 }
 
-/** Every entry of a case that storage has at this moment, whoever wrote it; those that cannot be read are left out. */
+/**
+ * Every entry of a case that storage has at this moment, whoever wrote it.
+ * @throws StorageError when one of them cannot be read: then nobody knows what it says.
+ */
 export async function storedEntries(caseId: string): Promise<Entry[]> {
-  const prefix = entryPrefix(caseId);
-  return inOrder(async () => {
-    const entries: Entry[] = [];
-    for (const key of await store.keys()) {
-      if (!key.startsWith(prefix)) continue;
-      const entry = entryOf(await store.getItem(key));
-      if (entry) entries.push(entry);
-    }
-    return entries;
+  const raw = await transact('readonly', (records) => records.getAll(rangeOf(entryPrefix(caseId))));
+  return raw.map((r) => {
+    const entry = entryOf(r);
+    if (!entry.ok) throw new StorageError(entry.why === 'newer' ? 'newer' : 'broken');
+    return entry.value;
   });
 }
 
-function entryOf(raw: unknown): Entry | null {
-  const stored = storedSchema.safeParse(raw);
-  if (!stored.success || stored.data.version !== CURRENT_VERSION) return null;
-  const entry = entrySchema.safeParse(stored.data.record);
-  return entry.success ? entry.data : null;
+/** Every key that begins so. */
+const rangeOf = (prefix: string): IDBKeyRange => IDBKeyRange.bound(prefix, `${prefix}\uffff`);
+
+function entryOf(raw: unknown): ReadRecord<Entry> {
+  const there = storedSchema.safeParse(raw);
+  return there.success
+    ? readEntry(there.data.record, there.data.version)
+    : { ok: false, why: 'broken', detail: 'it has no version' };
 }
 
 /** JSON with sorted keys, so that only content is compared. */
@@ -121,48 +177,54 @@ function canonical(value: unknown): string {
   );
 }
 
+/** The keys of everything that storage has at this moment. */
+export async function storedKeys(): Promise<Set<string>> {
+  return new Set(await transact('readonly', (records) => records.getAllKeys()));
+}
+
+/** A case as older versions kept it, and what in it cannot be read. */
+interface Whole {
+  head: Head;
+  entries: Entry[];
+  odd: unknown[];
+}
+
 /** What is put together while everything is read. */
 interface Reading extends Loaded {
-  heads: z.infer<typeof headSchema>[];
+  heads: Head[];
   entries: Map<string, Entry[]>;
   /** Cases that an older version kept whole, to be taken apart. */
-  whole: CaseRecord[];
+  whole: Whole[];
 }
 
 /**
- * Reads everything. A record that does not fit its schema is moved aside and reported; it neither stops the
- * start nor is it dropped. A case that an older version kept whole is taken apart into its entries.
+ * Reads everything, at one moment. A record that cannot be read is reported alone and left untouched; one of a newer
+ * version likewise. A case that an older version kept whole is taken apart into its entries.
  */
 export async function loadAll(): Promise<Loaded> {
   const loaded: Reading = {
     vehicles: [],
     cases: [],
     settings: null,
+    marks: {},
     setAside: [],
+    newer: [],
     heads: [],
     entries: new Map(),
     whole: [],
   };
-  // After every write that is under way.
-  for (const key of await inOrder(() => store.keys())) {
-    const raw: unknown = await store.getItem(key);
-    if (key.startsWith(QUARANTINE)) {
-      loaded.setAside.push({ key, reason: 'set aside earlier' });
-      continue;
-    }
-    const reason = place(key, raw, loaded);
-    if (reason === null) continue;
-    const asideKey = `${QUARANTINE}${key}`;
-    await store.setItem(asideKey, raw);
-    await store.removeItem(key);
-    loaded.setAside.push({ key: asideKey, reason });
-  }
+  const [keys, values] = await transact('readonly', (records) =>
+    Promise.all([records.getAllKeys(), records.getAll()]),
+  );
+  keys.forEach((key, i) => place(key, values[i], loaded));
   for (const whole of loaded.whole) await takeApart(whole, loaded);
-  const { vehicles, settings, setAside } = loaded;
+  const { vehicles, settings, marks, setAside, newer } = loaded;
   return {
     vehicles,
     settings,
+    marks,
     setAside,
+    newer,
     cases: loaded.heads.map((head) => ({
       ...head,
       entries: (loaded.entries.get(head.id) ?? []).sort((a, b) =>
@@ -173,68 +235,157 @@ export async function loadAll(): Promise<Loaded> {
 }
 
 /**
- * Writes the entries of a case that was kept whole one by one, and its head last: interrupted in between, it is done
- * again at the next start, and nothing is there twice.
+ * Writes the entries of a case that was kept whole one by one, and its head in place of the whole, in one transaction:
+ * interrupted, it is done again at the next start. What cannot be read is kept by itself, as it was.
  */
-async function takeApart(whole: CaseRecord, loaded: Reading): Promise<void> {
-  const known = loaded.entries.get(whole.id) ?? [];
+async function takeApart({ head, entries, odd }: Whole, loaded: Reading): Promise<void> {
+  const known = loaded.entries.get(head.id) ?? [];
   const has = new Set(known.map((e) => e.id));
-  const fresh = whole.entries.filter((e) => !has.has(e.id));
-  for (const entry of fresh) await saveEntry(whole.id, entry);
-  await saveCaseHead(whole);
-  loaded.entries.set(whole.id, [...known, ...fresh]);
-  const { entries: _, ...head } = whole;
+  const fresh = entries.filter((e) => !has.has(e.id));
+  const kept = [
+    ...fresh.map((entry): [string, unknown] => [entryKey(head.id, entry.id), entry]),
+    ...odd.map((raw, n): [string, unknown] => [entryKey(head.id, idOf(raw) ?? `odd-${n}`), raw]),
+  ];
+  await transact('readwrite', async (records) => {
+    for (const [key, record] of kept)
+      if ((await records.getKey(key)) === undefined) await records.add(stored(record, head.id), key);
+    await records.put(stored(head), caseKey(head.id));
+  });
+  loaded.entries.set(head.id, [...known, ...fresh]);
   loaded.heads.push(head);
+  kept.slice(fresh.length).forEach(([key, raw]) => place(key, stored(raw, head.id), loaded));
 }
 
-/** Puts one record where it belongs. @returns why it could not, or null. */
-function place(key: string, raw: unknown, loaded: Reading): string | null {
-  const stored = storedSchema.safeParse(raw);
-  if (!stored.success) return 'it has no version';
-  if (stored.data.version > CURRENT_VERSION)
-    return `it was written by a newer Pincer (version ${stored.data.version})`;
-  const record = migrate({ record: stored.data.record }, stored.data.version)['record'];
-  const [kind] = key.split(':');
-  switch (kind) {
+const idOf = (raw: unknown): string | null =>
+  typeof raw === 'object' && raw !== null && 'id' in raw && typeof raw.id === 'string' ? raw.id : null;
+
+/** A case that was kept whole, in the present version. */
+function readWhole(record: unknown, version: number): ReadRecord<Whole> {
+  const listed = readRecord(headSchema.extend({ entries: z.array(z.unknown()) }), record, version);
+  if (!listed.ok) return listed;
+  const { entries: raw, ...head } = listed.value;
+  const whole: Whole = { head, entries: [], odd: [] };
+  for (const one of raw) {
+    const read = readEntry(one, CURRENT_VERSION);
+    if (read.ok) whole.entries.push(read.value);
+    else whole.odd.push(one);
+  }
+  return { ok: true, value: whole };
+}
+
+const caseIdOf = (key: string): string | null => {
+  const [kind, id = ''] = key.split(':');
+  return kind === 'case' ? key.slice('case:'.length) : kind === 'entry' ? decodeURIComponent(id) : null;
+};
+
+/** Puts one record where it belongs, or reports why it could not. */
+function place(key: string, raw: unknown, loaded: Reading): void {
+  if (key.startsWith(KEPT)) {
+    loaded.setAside.push({ key, reason: 'kept as it was', caseId: null });
+    return;
+  }
+  const there = storedSchema.safeParse(raw);
+  const version = there.success ? there.data.version : 0;
+  const record = there.success ? there.data.record : undefined;
+  const into = <T>(read: ReadRecord<T>, put: (value: T) => void) => {
+    if (read.ok) put(read.value);
+    else if (read.why === 'newer') loaded.newer.push({ key, caseId: caseIdOf(key), version: read.version });
+    else loaded.setAside.push({ key, reason: read.detail, caseId: caseIdOf(key) });
+  };
+  const read = <T>(schema: z.ZodType<T>): ReadRecord<T> =>
+    there.success
+      ? readRecord(schema, record, version)
+      : { ok: false, why: 'broken', detail: 'it has no version' };
+  switch (key.split(':')[0]) {
     case 'case':
-      return isWhole(record)
-        ? into(caseSchema, record, (v) => loaded.whole.push(v))
-        : into(headSchema, record, (v) => loaded.heads.push(v));
+      if (isWhole(record)) into(readWhole(record, version), (v) => loaded.whole.push(v));
+      else into(read(headSchema), (v) => loaded.heads.push(v));
+      break;
     case 'entry':
-      return into(entrySchema, record, (v) => {
-        const caseId = stored.data.caseId ?? '';
+      into(entryOf(raw), (v) => {
+        const caseId = there.data?.caseId ?? caseIdOf(key) ?? '';
         loaded.entries.set(caseId, [...(loaded.entries.get(caseId) ?? []), v]);
       });
+      break;
     case 'vehicle':
-      return into(vehicleSchema, record, (v) => loaded.vehicles.push(v));
-    case 'settings':
-      return into(settingsSchema, record, (v) => {
+      into(read(vehicleSchema), (v) => loaded.vehicles.push(v));
+      break;
+    case SETTINGS:
+      into(read(settingsSchema), (v) => {
         loaded.settings = v;
       });
+      break;
+    case MARKS:
+      loaded.marks = marksOf(raw);
+      break;
     default:
-      return 'nobody knows what it is';
+      into<never>({ ok: false, why: 'broken', detail: 'nobody knows what it is' }, () => undefined);
   }
 }
 
 const isWhole = (record: unknown): boolean =>
   typeof record === 'object' && record !== null && 'entries' in record;
 
-function into<T>(schema: z.ZodType<T>, record: unknown, put: (value: T) => void): string | null {
-  const parsed = schema.safeParse(record);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0];
-    return `${issue?.path.join('.') || 'it'}: ${issue?.message ?? 'does not fit'}`;
-  }
-  put(parsed.data);
-  return null;
+/** A record as it lies in storage, as a file: to be kept, looked at, mended and brought in again. */
+export const recordFileSchema = z.object({
+  format: z.literal('pincer-record'),
+  key: z.string().min(1),
+  stored: z.unknown(),
+});
+export type RecordFile = z.infer<typeof recordFileSchema>;
+
+/** The raw content of something that could not be read, as the text of a file. */
+export async function copyOfRecord(key: string): Promise<string> {
+  const raw = await transact('readonly', (records) => records.get(key));
+  const file: RecordFile = { format: 'pincer-record', key: plainKey(key), stored: raw };
+  return `${JSON.stringify(file, null, 2)}\n`;
 }
 
-/** The raw content of something that was set aside, for saving a copy. */
-export async function readSetAside(key: string): Promise<string> {
-  return JSON.stringify(await store.getItem(key), null, 2);
+/** The place that a record had before it was kept as it was. */
+const plainKey = (key: string): string =>
+  key.startsWith(KEPT) ? key.slice(KEPT.length).replace(/@[^@]*$/, '') : key;
+
+/**
+ * Puts a mended record in its place. What lay there is kept as it was, and nothing that can be read is overwritten.
+ * @returns why it cannot be put there, or null.
+ */
+export async function putBackRecord({ key, stored: mended }: RecordFile, at: string): Promise<string | null> {
+  const probe: Reading = {
+    vehicles: [],
+    cases: [],
+    settings: null,
+    marks: {},
+    setAside: [],
+    newer: [],
+    heads: [],
+    entries: new Map(),
+    whole: [],
+  };
+  place(key, mended, probe);
+  const why = probe.setAside[0]?.reason ?? (probe.newer.length > 0 ? 'a newer Pincer wrote it' : null);
+  if (why !== null) return why;
+  return transact('readwrite', async (records) => {
+    const there: unknown = await records.get(key);
+    if (there !== undefined) {
+      const old: Reading = {
+        ...probe,
+        setAside: [],
+        newer: [],
+        entries: new Map(),
+        heads: [],
+        vehicles: [],
+        whole: [],
+      };
+      place(key, there, old);
+      if (old.setAside.length === 0) return 'what lies in its place can be read, and is left as it is';
+      await records.put(there, `${KEPT}${key}@${at}`);
+    }
+    await records.put(mended, key);
+    return null;
+  });
 }
 
-/** Forgets something that was set aside, once the owner says so. */
-export function forgetSetAside(key: string): Promise<void> {
-  return inOrder(() => store.removeItem(key));
+/** Forgets something that could not be read, once the owner says so. */
+export async function forgetRecord(key: string): Promise<void> {
+  await transact('readwrite', (records: Records<'readwrite'>) => records.delete(key));
 }

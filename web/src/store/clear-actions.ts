@@ -110,7 +110,7 @@ function whyNot(caseId: string, basis: ClearBasis): AppThunk<Promise<ShutReason 
 
 function storeIntent(caseId: string, basis: ClearBasis, target: ClearTarget): AppThunk<Promise<void>> {
   return async (dispatch, _, { link }) => {
-    const entry = await dispatch(
+    const { entry } = await dispatch(
       record(caseId, { kind: 'clear-asked', afterScan: basis.scanEntry, ...unitOf(target) }),
     );
     link.known.add(entry.id);
@@ -147,7 +147,7 @@ function send(caseId: string, permit: ClearPermit): AppThunk<Promise<void>> {
             message: `Agreed: ${result.agreedBy.join(', ')}${result.refusedBy.length > 0 ? `; refused: ${result.refusedBy.join(', ')}` : ''}`,
           }
         : { outcome: result.outcome, message: result.why };
-    const entry = await dispatch(
+    const { entry } = await dispatch(
       record(caseId, { kind: 'clear', asked: intentEntry, afterScan: scanEntry, ...said, ...unitOf(target) }),
     );
     link.known.add(entry.id);

@@ -1,9 +1,10 @@
-import { entrySchema, type Entry } from '@pincer/core/case';
+import { caseSchema, entrySchema } from '@pincer/core/case';
+import { vehicleSchema } from '@pincer/core/vehicle';
 import { z } from 'zod';
 
 /**
  * What was recorded or typed this very moment, written synchronously: the database needs some milliseconds, and a
- * page that is reloaded or a battery that dies within them would lose it. An entry is crossed out once the database
+ * page that is reloaded or a battery that dies within them would lose it. A record is crossed out once the database
  * has it. Each stands by itself, so that two pages cannot overwrite one another's.
  */
 const JOURNAL = 'pincer:journal:';
@@ -11,8 +12,18 @@ const JOURNAL = 'pincer:journal:';
 const OLD_JOURNAL = 'pincer:journal';
 const DRAFT = 'pincer:draft:';
 
-const notedSchema = z.object({ caseId: z.string(), entry: entrySchema });
-type Noted = { caseId: string; entry: Entry };
+const headSchema = caseSchema.omit({ entries: true });
+const notedSchema = z.union([
+  z.object({ caseId: z.string(), entry: entrySchema }),
+  z.object({ head: headSchema }),
+  z.object({ vehicle: vehicleSchema }),
+]);
+/** An entry of a case, a case without its entries, or a vehicle. */
+export type Noted = z.infer<typeof notedSchema>;
+
+/** What it is called in the journal and among what is not saved. */
+export const idOfNoted = (item: Noted): string =>
+  'entry' in item ? item.entry.id : 'head' in item ? item.head.id : item.vehicle.id;
 
 /** Null where the browser refuses it, as some private windows do; the database still works then. */
 function local(): Storage | null {
@@ -40,37 +51,46 @@ function keptUnder(prefix: string): [string, unknown][] {
     .map((k) => [k.slice(prefix.length), parsed(store?.getItem(k))]);
 }
 
-/** Entries that the database may not have yet. One that cannot be read does not keep the others from being found. */
-export function pendingEntries(): Noted[] {
+/**
+ * Records that the database may not have yet: vehicles, then cases, then entries, as each needs the one before. One that
+ * cannot be read does not keep the others from being found.
+ */
+export function pendingRecords(): Noted[] {
   const old = parsed(local()?.getItem(OLD_JOURNAL));
   const all = [
     ...(Array.isArray(old) ? (old as unknown[]) : []),
     ...keptUnder(JOURNAL).map(([, value]) => value),
-  ];
-  return all.flatMap((item) => {
+  ].flatMap((item) => {
     const read = notedSchema.safeParse(item);
     return read.success ? [read.data] : [];
   });
+  const rank = (item: Noted) => ('vehicle' in item ? 0 : 'head' in item ? 1 : 2);
+  return all.sort((a, b) => rank(a) - rank(b));
 }
 
-/** Notes an entry before the database is asked to keep it. */
-export function noteDown(item: Noted): void {
+/**
+ * Notes a record before the database is asked to keep it.
+ * @returns whether it could; one that is too large for this store (a long scan) has the database alone.
+ */
+export function noteDown(item: Noted): boolean {
   try {
-    local()?.setItem(JOURNAL + item.entry.id, JSON.stringify(item));
+    const store = local();
+    store?.setItem(JOURNAL + idOfNoted(item), JSON.stringify(item));
+    return store !== null;
   } catch {
-    // Too large for this store (a long scan): the database alone has to do.
+    return false;
   }
 }
 
 /** The database has it. */
-export function crossOut(entryId: string): void {
+export function crossOut(id: string): void {
   const store = local();
-  store?.removeItem(JOURNAL + entryId);
+  store?.removeItem(JOURNAL + id);
   const old = parsed(store?.getItem(OLD_JOURNAL));
   if (!Array.isArray(old)) return;
   const rest = (old as unknown[]).filter((item) => {
     const read = notedSchema.safeParse(item);
-    return read.success && read.data.entry.id !== entryId;
+    return read.success && idOfNoted(read.data) !== id;
   });
   if (rest.length === 0) store?.removeItem(OLD_JOURNAL);
   else store?.setItem(OLD_JOURNAL, JSON.stringify(rest));

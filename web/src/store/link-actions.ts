@@ -249,7 +249,7 @@ export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promi
       ? await resumeScan(connection, begun.scan, options)
       : { ...(await takeScan(connection, options)), hasGoneOn: false };
     const isComplete = fault === null && scan.missing.length === 0;
-    const entry = await dispatch(
+    const { entry } = await dispatch(
       record(caseId, {
         kind: 'scan',
         via: 'adapter',

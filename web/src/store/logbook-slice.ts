@@ -1,17 +1,32 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { addEntry, type CaseRecord, type Entry } from '@pincer/core/case';
+import { addEntry, mergeEntries, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import type { Loaded, SetAside } from '../storage/records.ts';
+import type { CaseHead } from '../ports/tabs.ts';
+import type { Loaded, Marks, Newer, SetAside } from '../storage/records.ts';
+
+/** Why a record is on this page alone. */
+export interface Unsaved {
+  /** The case that it belongs to; null for a vehicle. */
+  caseId: string | null;
+  why: string;
+  /** What to do about it. */
+  next: string;
+}
 
 export interface LogbookState {
   status: 'loading' | 'ready' | 'failed';
-  /** Why loading failed. */
-  problem: string | null;
+  /** Why loading failed, and what to do about it. */
+  problem: { why: string; next: string } | null;
   vehicles: Record<string, Vehicle>;
   cases: Record<string, CaseRecord>;
+  /** Records that cannot be read, and those of a newer version. Both are left as they are. */
   setAside: SetAside[];
-  /** Entries that storage would not keep, with the reason, by their id. */
-  unsaved: Record<string, { caseId: string; why: string }>;
+  newer: Newer[];
+  marks: Marks;
+  /** Records that storage has been asked to keep and has not said yet that it does, by their id. */
+  saving: Record<string, true>;
+  /** Records that storage would not keep, by their id. */
+  unsaved: Record<string, Unsaved>;
 }
 
 const initialState: LogbookState = {
@@ -20,20 +35,33 @@ const initialState: LogbookState = {
   vehicles: {},
   cases: {},
   setAside: [],
+  newer: [],
+  marks: {},
+  saving: {},
   unsaved: {},
 };
+
+const without = <T>(record: Record<string, T>, id: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
 
 export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
   reducers: {
+    /** What storage has; what only this page has stays beside it. */
     loaded(state, { payload }: PayloadAction<Loaded>) {
       state.status = 'ready';
-      for (const v of payload.vehicles) state.vehicles[v.id] = v;
-      for (const c of payload.cases) state.cases[c.id] = c;
+      state.problem = null;
+      for (const v of payload.vehicles) if (!(v.id in state.unsaved)) state.vehicles[v.id] = v;
+      for (const c of payload.cases) {
+        const known = state.cases[c.id];
+        state.cases[c.id] = known ? { ...c, entries: mergeEntries(c.entries, known.entries) } : c;
+      }
       state.setAside = payload.setAside;
+      state.newer = payload.newer;
+      state.marks = payload.marks;
     },
-    loadFailed(state, { payload }: PayloadAction<string>) {
+    loadFailed(state, { payload }: PayloadAction<{ why: string; next: string }>) {
       state.status = 'failed';
       state.problem = payload;
     },
@@ -43,9 +71,21 @@ export const logbookSlice = createSlice({
     casePut(state, { payload }: PayloadAction<CaseRecord>) {
       state.cases[payload.id] = payload;
     },
+    /** A case that another page has opened. */
+    headHeard(state, { payload }: PayloadAction<CaseHead>) {
+      state.cases[payload.id] = { ...payload, entries: state.cases[payload.id]?.entries ?? [] };
+    },
     entryAdded(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
       const record = state.cases[payload.caseId];
       if (record) state.cases[payload.caseId] = addEntry(record, payload.entry);
+    },
+    entriesAdded(state, { payload }: PayloadAction<{ caseId: string; entries: Entry[] }>) {
+      const record = state.cases[payload.caseId];
+      if (record)
+        state.cases[payload.caseId] = {
+          ...record,
+          entries: mergeEntries(record.entries, payload.entries),
+        };
     },
     /** An entry that another page has stored. One that is here already is left as it is. */
     entryHeard(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
@@ -53,13 +93,23 @@ export const logbookSlice = createSlice({
       if (record && !record.entries.some((e) => e.id === payload.entry.id))
         state.cases[payload.caseId] = addEntry(record, payload.entry);
     },
-    /** An entry that storage would not keep: it stays here, and in what can be exported. */
-    saveFailed(state, { payload }: PayloadAction<{ caseId: string; entryId: string; why: string }>) {
-      state.unsaved[payload.entryId] = { caseId: payload.caseId, why: payload.why };
+    saveBegun(state, { payload }: PayloadAction<string>) {
+      state.saving[payload] = true;
+    },
+    /** Storage would not keep it: it stays here, and in what can be exported. */
+    saveFailed(state, { payload: { id, ...unsaved } }: PayloadAction<Unsaved & { id: string }>) {
+      state.saving = without(state.saving, id);
+      state.unsaved[id] = unsaved;
     },
     saved(state, { payload }: PayloadAction<string>) {
-      state.unsaved = Object.fromEntries(Object.entries(state.unsaved).filter(([id]) => id !== payload));
+      state.saving = without(state.saving, payload);
+      if (payload in state.unsaved) state.unsaved = without(state.unsaved, payload);
     },
+    marked(state, { payload }: PayloadAction<Marks>) {
+      state.marks = { ...state.marks, ...payload };
+    },
+    /** Nothing is known any more: as before the start. */
+    emptied: () => initialState,
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);
     },

@@ -1,11 +1,16 @@
 import { createListenerMiddleware } from '@reduxjs/toolkit';
 import { clearWatch } from './clear-watch.ts';
+import type { Doing, TabsPort } from '../ports/tabs.ts';
+import { onStorageLost } from '../storage/database.ts';
+import { checkStorage } from './keep.ts';
+import { othersSlice } from './others-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppDispatch, Extra, RootState } from './store.ts';
 
 interface Store {
   dispatch: AppDispatch;
   getState: () => RootState;
+  subscribe: (listen: () => void) => () => void;
 }
 
 /** How often it is looked whether a permission has run out, ms. */
@@ -24,22 +29,72 @@ export function createOwnEntries() {
   return listener.middleware;
 }
 
+/** How long after storage was lost it is looked at, ms: whoever dropped it has to be done. */
+const LOST_MS = 300;
+
+/** What this page does that concerns the others. */
+function doingOf({ link, watch }: RootState): Doing[] {
+  const doing: Doing[] = [];
+  const { at } = link.status;
+  const isConnected = at === 'talking' || at === 'reading' || at === 'clearing';
+  if (isConnected && link.caseId !== null) doing.push({ what: 'connected', caseId: link.caseId });
+  if (watch.status.at === 'watching' || watch.status.at === 'paused')
+    doing.push({ what: 'recording', caseId: watch.status.caseId });
+  return doing;
+}
+
+/** Tells the other pages what this one is at. @returns how to stop. */
+function tellOfDoing(store: Store, tabs: TabsPort): () => void {
+  const told = new Map<string, () => void>();
+  const look = () => {
+    const doing = new Map(doingOf(store.getState()).map((d) => [`${d.what} ${d.caseId}`, d]));
+    for (const [name, end] of told)
+      if (!doing.has(name)) {
+        told.delete(name);
+        end();
+      }
+    for (const [name, d] of doing) if (!told.has(name)) told.set(name, tabs.begin(d));
+  };
+  const unsubscribe = store.subscribe(look);
+  return () => {
+    unsubscribe();
+    for (const end of told.values()) end();
+  };
+}
+
 /**
- * Listens to the other pages of this browser, and to the clock. @returns how to stop.
+ * Listens to the other pages of this browser, to storage, and to the clock. @returns how to stop.
  */
 export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () => void {
-  const deafen = tabs.listen(({ caseId, entry }) => {
-    store.dispatch(logbookSlice.actions.entryHeard({ caseId, entry }));
-    const watch = clearWatch();
-    if (watch) void store.dispatch(watch.entry(caseId, entry, false));
-  });
+  const { entryHeard, headHeard, vehiclePut } = logbookSlice.actions;
+  const look = () => {
+    if (store.getState().logbook.status === 'ready') void store.dispatch(checkStorage());
+  };
+  const stops = [
+    tabs.listen((message) => {
+      if ('vehicle' in message) store.dispatch(vehiclePut(message.vehicle));
+      else if ('head' in message) store.dispatch(headHeard(message.head));
+      else {
+        const { caseId, entry } = message;
+        // The first word of a case that this page has not heard of: it lies in storage.
+        if (!store.getState().logbook.cases[caseId]) look();
+        store.dispatch(entryHeard({ caseId, entry }));
+        const watch = clearWatch();
+        if (watch) void store.dispatch(watch.entry(caseId, entry, false));
+      }
+    }),
+    tabs.watchOthers((others) => store.dispatch(othersSlice.actions.othersHeard(others))),
+    tabs.onWake(look),
+    onStorageLost(() => setTimeout(look, LOST_MS)),
+    tellOfDoing(store, tabs),
+  ];
   const timer = setInterval(() => {
     const { caseId } = store.getState().link.clear;
     const watch = clearWatch();
     if (caseId !== null && watch) void store.dispatch(watch.time(caseId));
   }, LOOK_MS);
   return () => {
-    deafen();
+    for (const stop of stops) stop();
     clearInterval(timer);
   };
 }

@@ -5,6 +5,7 @@ import { draftsSlice } from './drafts-slice.ts';
 import type { LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
+import { othersSlice } from './others-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
 import { watchSlice } from './watch-slice.ts';
 
@@ -19,6 +20,7 @@ export const reducer = combineReducers({
   drafts: draftsSlice.reducer,
   link: linkSlice.reducer,
   watch: watchSlice.reducer,
+  others: othersSlice.reducer,
 });
 
 export type RootState = ReturnType<typeof reducer>;

@@ -29,8 +29,10 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
   const add = async (findings: PastedFindings) => {
     // What a reader's screen showed is never a full scan, so it never opens the way to a clear.
     const scan = scanOfFindings(findings);
-    await dispatch(addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: false, scan }));
-    toast(addedWords(findings));
+    const { isSaved } = await dispatch(
+      addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: false, scan }),
+    );
+    if (isSaved) toast(addedWords(findings));
     onClose();
   };
   return (

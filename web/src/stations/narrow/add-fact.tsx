@@ -33,7 +33,8 @@ export function AddFact({ onClose }: { onClose: () => void }) {
         onSubmit={(e) => {
           e.preventDefault();
           if (note.trim() === '') return;
-          void dispatch(addRecord(record.id, { kind: 'note', text: note.trim() })).then(() => {
+          void dispatch(addRecord(record.id, { kind: 'note', text: note.trim() })).then(({ isSaved }) => {
+            if (!isSaved) return;
             forgetNote();
             toast('Note recorded.');
           });

@@ -81,8 +81,8 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   const dispatch = useAppDispatch();
   const [hasSeen, setSeen] = useState(check.cautions.length === 0);
   const take = async (outcome: string, title: string) => {
-    await dispatch(addRecord(record.id, { kind: 'check', check: check.id, outcome }));
-    toast(`Recorded: ${title}.`);
+    const { isSaved } = await dispatch(addRecord(record.id, { kind: 'check', check: check.id, outcome }));
+    if (isSaved) toast(`Recorded: ${title}.`);
     onDone();
   };
   return (

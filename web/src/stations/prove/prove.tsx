@@ -218,8 +218,10 @@ function Drives({ proof }: { proof: ProofView }) {
   const [met, setMet] = useState<Answered>('unknown');
   const [back, setBack] = useState<Answered>('no');
   const add = async () => {
-    await dispatch(addRecord(record.id, { kind: 'drive', metConditions: met, cameBack: back }));
-    toast('Drive recorded.');
+    const { isSaved } = await dispatch(
+      addRecord(record.id, { kind: 'drive', metConditions: met, cameBack: back }),
+    );
+    if (isSaved) toast('Drive recorded.');
   };
   return (
     <section aria-labelledby="drives" className={`${SHEET} space-y-3 p-4`}>

@@ -15,9 +15,10 @@ export function FileReading({ caseId }: { caseId: string }) {
       return;
     }
     // A file holds what somebody asked for, which may not be all; so it never opens the way to a clear.
-    await dispatch(
+    const { isSaved } = await dispatch(
       record(caseId, { kind: 'scan', via: 'file', adapter: file.name, isComplete: false, scan }),
     );
+    if (!isSaved) return;
     const odd = scan.errors.length;
     toast(
       `${scan.codes.length} codes and ${scan.values.length} readings added from the file.${odd > 0 ? ` ${odd} ${odd === 1 ? 'thing' : 'things'} could not be understood; see below.` : ''}`,

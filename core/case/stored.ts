@@ -1,0 +1,61 @@
+import type { z } from 'zod';
+import { entrySchema, type Entry } from './entries.ts';
+import { migrate } from './migrations.ts';
+import { CURRENT_VERSION } from './record.ts';
+
+/** What became of reading one record that was kept: its value, or why there is none. */
+export type ReadRecord<T> =
+  | { ok: true; value: T }
+  /** A newer version wrote it: it is to be left as it is. */
+  | { ok: false; why: 'newer'; version: number | null }
+  /** It does not fit; `detail` names the place. */
+  | { ok: false; why: 'broken'; detail: string };
+
+type Plain = Record<string, unknown>;
+const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/**
+ * The parsed value with the fields that the schema does not know put back, at any depth: what a newer version has
+ * added outlives a visit to this one.
+ * @param raw what was parsed. @param parsed what the schema made of it.
+ */
+export function withUnknown<T>(raw: unknown, parsed: T): T {
+  return putBack(raw, parsed) as T;
+}
+
+function putBack(raw: unknown, parsed: unknown): unknown {
+  if (Array.isArray(raw) && Array.isArray(parsed))
+    return raw.length === parsed.length ? parsed.map((p: unknown, i) => putBack(raw[i], p)) : parsed;
+  if (!isPlain(raw) || !isPlain(parsed)) return parsed;
+  const known = Object.entries(parsed).map(([key, value]) => [key, putBack(raw[key], value)]);
+  const unknown = Object.entries(raw).filter(([key]) => !Object.hasOwn(parsed, key));
+  return Object.fromEntries([...unknown, ...known]);
+}
+
+/** Reads one record of a version: brings it to the present one, and checks it. */
+export function readRecord<T>(schema: z.ZodType<T>, raw: unknown, version: number): ReadRecord<T> {
+  if (version > CURRENT_VERSION) return { ok: false, why: 'newer', version };
+  const now = migrate({ record: raw }, version)['record'];
+  const parsed = schema.safeParse(now);
+  if (parsed.success) return { ok: true, value: withUnknown(now, parsed.data) };
+  const issue = parsed.error.issues[0];
+  return {
+    ok: false,
+    why: 'broken',
+    detail: `${issue?.path.join('.') || 'it'}: ${issue?.message ?? 'does not fit'}`,
+  };
+}
+
+const KINDS: ReadonlySet<string> = new Set(entrySchema.options.map((o) => o.shape.kind.value));
+
+/** Reads one entry. One of a kind that this version does not know was written by a newer one. */
+export function readEntry(raw: unknown, version: number): ReadRecord<Entry> {
+  const read = readRecord(entrySchema, raw, version);
+  const isForeign =
+    !read.ok &&
+    read.why === 'broken' &&
+    isPlain(raw) &&
+    typeof raw['kind'] === 'string' &&
+    !KINDS.has(raw['kind']);
+  return isForeign && version === CURRENT_VERSION ? { ok: false, why: 'newer', version: null } : read;
+}

@@ -1,0 +1,12 @@
+import { useAppSelector } from '../store/store.ts';
+
+/** Whether everything of a case is on the disk, in a word: saving, saved, not saved. */
+export function useSaveState(caseId: string): 'saving' | 'saved' | 'not saved' {
+  return useAppSelector(({ logbook: { saving, unsaved, cases } }) => {
+    if (Object.values(unsaved).some((u) => u.caseId === caseId)) return 'not saved';
+    const ids = Object.keys(saving);
+    const isSaving =
+      ids.length > 0 && (caseId in saving || cases[caseId]?.entries.some((e) => e.id in saving) === true);
+    return isSaving ? 'saving' : 'saved';
+  });
+}

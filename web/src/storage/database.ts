@@ -1,0 +1,200 @@
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from 'idb';
+
+/** Do not rename: this is where the owners' data are. */
+const DATABASE = 'pincer';
+const RECORDS = 'records';
+/** The samples of recordings, written by another room in long pieces. */
+const RECORDINGS = 'recordings';
+
+interface Schema extends DBSchema {
+  records: { key: string; value: unknown };
+  recordings: { key: string; value: unknown };
+}
+
+/** How long storage may take before it counts as hanging, ms. */
+const OPEN_MS = 10_000;
+const WORK_MS = 20_000;
+
+export type StorageFault = 'none' | 'refused' | 'blocked' | 'hangs' | 'full' | 'unfit' | 'newer' | 'broken';
+
+const WORDS: Readonly<Record<StorageFault, readonly [what: string, next: string]>> = {
+  none: [
+    'This browser keeps no data for web pages, or that is switched off',
+    'Allow this page to keep data in the browser’s settings, or use another browser.',
+  ],
+  refused: [
+    'The browser would not open its storage',
+    'Leave the private window if this is one, make room on this device, then load the page again.',
+  ],
+  blocked: [
+    'Another page of Pincer keeps an older storage open',
+    'Close the other pages of Pincer, then load this one again.',
+  ],
+  hangs: [
+    'The browser’s storage does not answer',
+    'Close the other pages of Pincer, or start the browser again.',
+  ],
+  full: ['There is no room left for this page on this device', 'Make room on this device, then try again.'],
+  unfit: ['It does not fit what can be kept', 'Save the case as a file, and record it again.'],
+  newer: [
+    'This case holds entries of a newer Pincer',
+    'Open it with the newer version; this one only shows it.',
+  ],
+  broken: ['The browser’s storage failed', 'Try again; then start the browser again.'],
+};
+
+/** Why something could not be read or kept. */
+export class StorageError extends Error {
+  override readonly name = 'StorageError';
+  /** What to do about it, a plain sentence. */
+  readonly next: string;
+
+  constructor(
+    readonly fault: StorageFault,
+    detail = '',
+  ) {
+    const [what, next] = WORDS[fault];
+    super(detail === '' ? what : `${what} (${detail})`);
+    this.next = next;
+  }
+}
+
+/** Any error of the database as one that can be shown. */
+export function storageError(error: unknown): StorageError {
+  if (error instanceof StorageError) return error;
+  const name = error instanceof Error || error instanceof DOMException ? error.name : '';
+  const detail = error instanceof Error || error instanceof DOMException ? error.message : '';
+  if (name === 'QuotaExceededError' || /quota|disk|space/i.test(detail)) return new StorageError('full');
+  return new StorageError('broken', detail);
+}
+
+/** Every wait ends. */
+async function within<T>(work: Promise<T>, ms: number): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new StorageError('hangs')), ms);
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+type Database = IDBPDatabase<Schema>;
+let opened: Promise<Database> | null = null;
+
+const lostListeners = new Set<() => void>();
+
+/** Calls back when the browser or another page has closed or dropped the storage under this one. @returns how to stop. */
+export function onStorageLost(heard: () => void): () => void {
+  lostListeners.add(heard);
+  return () => lostListeners.delete(heard);
+}
+
+function forget(): void {
+  opened = null;
+}
+
+function lose(): void {
+  forget();
+  for (const heard of lostListeners) heard();
+}
+
+async function openAt(version: number | undefined, onBlocked: () => void): Promise<Database> {
+  return openDB<Schema>(DATABASE, version, {
+    upgrade: (db) => {
+      for (const name of [RECORDS, RECORDINGS] as const)
+        if (!db.objectStoreNames.contains(name)) db.createObjectStore(name);
+    },
+    blocked: onBlocked,
+    // Another page wants to change or to drop it: let it, and open anew when it is wanted again.
+    blocking: (_current, _blocked, event) => {
+      (event.target as IDBDatabase).close();
+      lose();
+    },
+    terminated: lose,
+  });
+}
+
+async function openBoth(): Promise<Database> {
+  const factory: IDBFactory | undefined = globalThis.indexedDB;
+  if (!factory) throw new StorageError('none');
+  let isBlocked = false;
+  const onBlocked = () => {
+    isBlocked = true;
+  };
+  try {
+    const open = async () => {
+      const db = await openAt(undefined, onBlocked);
+      const lacks = ([RECORDS, RECORDINGS] as const).some((n) => !db.objectStoreNames.contains(n));
+      if (!lacks) return db;
+      const next = db.version + 1;
+      db.close();
+      return openAt(next, onBlocked);
+    };
+    return await within(open(), OPEN_MS);
+  } catch (error) {
+    if (isBlocked) throw new StorageError('blocked');
+    const known = storageError(error);
+    throw known.fault === 'broken' ? new StorageError('refused') : known;
+  }
+}
+
+function open(): Promise<Database> {
+  opened ??= openBoth().catch((error: unknown) => {
+    forget();
+    throw error;
+  });
+  return opened;
+}
+
+/** The records within one transaction. */
+export type Records<M extends IDBTransactionMode> = IDBPObjectStore<
+  Schema,
+  [typeof RECORDS],
+  typeof RECORDS,
+  M
+>;
+
+/**
+ * Runs one transaction over the records. What it writes is on the disk when this resolves (strict durability), all of it
+ * or nothing.
+ * @throws StorageError with a plain sentence and a next step.
+ */
+export async function transact<M extends 'readonly' | 'readwrite', T>(
+  mode: M,
+  run: (store: Records<M>) => Promise<T>,
+): Promise<T> {
+  const once = async (): Promise<T> => {
+    const db = await open();
+    const transaction = db.transaction(RECORDS, mode, mode === 'readwrite' ? { durability: 'strict' } : {});
+    try {
+      const result = await run(transaction.store);
+      await transaction.done;
+      return result;
+    } catch (error) {
+      // The transaction may have ended by itself; its own failure says more than that of one request in it.
+      transaction.done.catch(() => undefined);
+      try {
+        transaction.abort();
+      } catch {
+        // It has ended.
+      }
+      throw transaction.error ?? error;
+    }
+  };
+  try {
+    return await within(
+      once().catch((error: unknown) => {
+        // The connection was closed under it, by the browser or by another page: once more with a new one.
+        if (!(error instanceof DOMException) || error.name !== 'InvalidStateError') throw error;
+        forget();
+        return once();
+      }),
+      WORK_MS,
+    );
+  } catch (error) {
+    throw storageError(error);
+  }
+}

@@ -1,0 +1,223 @@
+import type { CaseRecord, Entry } from '@pincer/core/case';
+import type { Vehicle } from '@pincer/core/vehicle';
+import type { CaseHead, TabMessage } from '../ports/tabs.ts';
+import { StorageError, storageError } from '../storage/database.ts';
+import {
+  caseKey,
+  entryKey,
+  loadAll,
+  saveCaseHead,
+  saveEntries,
+  saveVehicle,
+  storedKeys,
+  vehicleKey,
+} from '../storage/records.ts';
+import { crossOut, idOfNoted, noteDown, pendingRecords, type Noted } from './journal.ts';
+import { logbookSlice, type LogbookState } from './logbook-slice.ts';
+import { settingsSlice } from './settings-slice.ts';
+import type { AppThunk } from './store.ts';
+
+const { saveBegun, saveFailed, saved, loaded, loadFailed } = logbookSlice.actions;
+
+const headOf = ({ entries: _, ...head }: CaseRecord): CaseHead => head;
+
+/** Whether a newer version has written into a case: it is shown here, and not changed. */
+export const isOnlyShown = (logbook: LogbookState, caseId: string): boolean =>
+  logbook.newer.some((n) => n.caseId === caseId);
+
+/** Writes one record, by its kind. */
+function write(item: Noted): Promise<void> {
+  if ('entry' in item) return saveEntries(item.caseId, [item.entry]);
+  return 'head' in item ? saveCaseHead(item.head) : saveVehicle(item.vehicle);
+}
+
+/**
+ * Writes a record to storage and tells the other pages. It is *saving* until storage has it on the disk, *saved* then,
+ * and *failed* with its reason when storage will not keep it: it stays on this page and in the journal.
+ * @returns whether storage has it.
+ */
+export function keep(item: Noted): AppThunk<Promise<boolean>> {
+  return async (dispatch, getState, { tabs, space }) => {
+    const id = idOfNoted(item);
+    const caseId = 'entry' in item ? item.caseId : 'head' in item ? item.head.id : null;
+    dispatch(saveBegun(id));
+    try {
+      if (caseId !== null && isOnlyShown(getState().logbook, caseId)) throw new StorageError('newer');
+      await write(item);
+    } catch (error) {
+      const { message, next } = storageError(error);
+      dispatch(saveFailed({ id, caseId, why: message, next }));
+      return false;
+    }
+    crossOut(id);
+    dispatch(saved(id));
+    tabs.tell(item satisfies TabMessage);
+    space.persist();
+    return true;
+  };
+}
+
+/** Notes a record down at once, then writes it. */
+export function noteAndKeep(item: Noted): AppThunk<Promise<boolean>> {
+  return (dispatch) => {
+    noteDown(item);
+    return dispatch(keep(item));
+  };
+}
+
+/** What is on this page, with the key that each has in storage. */
+function* recordsOf({ vehicles, cases }: LogbookState): Generator<{ key: string; item: Noted }> {
+  for (const vehicle of Object.values(vehicles)) yield { key: vehicleKey(vehicle.id), item: { vehicle } };
+  for (const record of Object.values(cases)) {
+    yield { key: caseKey(record.id), item: { head: headOf(record) } };
+    for (const entry of record.entries)
+      yield { key: entryKey(record.id, entry.id), item: { caseId: record.id, entry } };
+  }
+}
+
+/** What a look at storage has found. */
+export interface StorageCheck {
+  /** Records that this page had and storage lacked, written back. */
+  writtenBack: number;
+  /** Records that storage still lacks. */
+  lacking: number;
+  /** Whether storage had something that this page did not. */
+  hasFound: boolean;
+}
+
+let checking: Promise<StorageCheck> | null = null;
+
+/**
+ * Compares what the page holds with what is stored: takes in what others have stored, and writes back what is missing.
+ * One at a time; who asks meanwhile is told of the one that runs.
+ */
+export function checkStorage(): AppThunk<Promise<StorageCheck>> {
+  return (dispatch) => {
+    checking ??= dispatch(compare()).finally(() => {
+      checking = null;
+    });
+    return checking;
+  };
+}
+
+function compare(): AppThunk<Promise<StorageCheck>> {
+  return async (dispatch, getState) => {
+    const result: StorageCheck = { writtenBack: 0, lacking: 0, hasFound: false };
+    let stored: Set<string>;
+    try {
+      stored = await storedKeys();
+      const { setAside, newer } = getState().logbook;
+      const known = new Set([
+        ...[...recordsOf(getState().logbook)].map((r) => r.key),
+        ...[...setAside, ...newer].map((r) => r.key),
+      ]);
+      if ([...stored].some((k) => /^(case|entry|vehicle):/.test(k) && !known.has(k))) {
+        dispatch(loaded(await loadAll()));
+        result.hasFound = true;
+      }
+    } catch {
+      // Storage cannot be read at all: what is not saved is marked as such already.
+      result.lacking = Object.keys(getState().logbook.unsaved).length;
+      return result;
+    }
+    const { saving } = getState().logbook;
+    const missing = [...recordsOf(getState().logbook)].filter(
+      ({ key, item }) => !stored.has(key) && !(idOfNoted(item) in saving),
+    );
+    for (const { item } of missing) {
+      if (await dispatch(keep(item))) result.writtenBack++;
+      else result.lacking++;
+    }
+    return result;
+  };
+}
+
+/** Reads everything from storage into the store, and finishes what a reload or a crash has interrupted. */
+export function loadLogbook(): AppThunk<Promise<boolean>> {
+  return async (dispatch) => {
+    try {
+      const all = await loadAll();
+      if (all.settings) dispatch(settingsSlice.actions.settingsLoaded(all.settings));
+      dispatch(loaded(all));
+    } catch (error) {
+      const { message, next } = storageError(error);
+      dispatch(loadFailed({ why: message, next }));
+      dispatch(takeFromJournal());
+      return false;
+    }
+    for (const item of dispatch(takeFromJournal())) await dispatch(keep(item));
+    return true;
+  };
+}
+
+/** Puts on the page what was recorded in the last moment before it was closed. @returns what was found. */
+function takeFromJournal(): AppThunk<Noted[]> {
+  return (dispatch, getState) => {
+    const { vehiclePut, headHeard, entryHeard } = logbookSlice.actions;
+    return pendingRecords().filter((item) => {
+      if ('vehicle' in item) dispatch(vehiclePut(item.vehicle));
+      else if ('head' in item) dispatch(headHeard(item.head));
+      else if (getState().logbook.cases[item.caseId])
+        dispatch(entryHeard({ caseId: item.caseId, entry: item.entry }));
+      // Its case is not here: it stays noted.
+      else return false;
+      return true;
+    });
+  };
+}
+
+/** Tries again to write what storage would not keep. */
+export function saveAgain(): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const { unsaved } = getState().logbook;
+    for (const { item } of recordsOf(getState().logbook))
+      if (idOfNoted(item) in unsaved) await dispatch(keep(item));
+    // After a failure what lies in storage is looked at, not believed.
+    await dispatch(checkStorage());
+  };
+}
+
+/**
+ * Keeps entries of a case that came together, as a file brings them: all of them or none, in one transaction.
+ * @returns how many storage would not keep.
+ */
+export function keepTogether(caseId: string, entries: readonly Entry[]): AppThunk<Promise<number>> {
+  return async (dispatch, getState, { tabs, space }) => {
+    if (entries.length === 0) return 0;
+    dispatch(logbookSlice.actions.entriesAdded({ caseId, entries: [...entries] }));
+    try {
+      if (isOnlyShown(getState().logbook, caseId)) throw new StorageError('newer');
+      await saveEntries(caseId, entries);
+    } catch (error) {
+      const { message, next } = storageError(error);
+      for (const { id } of entries) dispatch(saveFailed({ id, caseId, why: message, next }));
+      return entries.length;
+    }
+    for (const entry of entries) tabs.tell({ caseId, entry });
+    space.persist();
+    return 0;
+  };
+}
+
+/** Adds a fact to what the page shows, at once. */
+export function showEntry(caseId: string, entry: Entry): AppThunk {
+  return (dispatch) => {
+    dispatch(logbookSlice.actions.entryAdded({ caseId, entry }));
+  };
+}
+
+/** A vehicle, new or changed: noted, shown, kept. */
+export function keepVehicle(vehicle: Vehicle): AppThunk<Promise<boolean>> {
+  return (dispatch) => {
+    dispatch(logbookSlice.actions.vehiclePut(vehicle));
+    return dispatch(noteAndKeep({ vehicle }));
+  };
+}
+
+/** A case without its entries: noted, shown, kept. */
+export function keepCase(record: CaseRecord): AppThunk<Promise<boolean>> {
+  return (dispatch) => {
+    dispatch(logbookSlice.actions.casePut(record));
+    return dispatch(noteAndKeep({ head: headOf(record) }));
+  };
+}

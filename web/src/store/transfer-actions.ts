@@ -1,0 +1,174 @@
+import {
+  DEFAULT_OWNER,
+  importProblemWords,
+  mergePlan,
+  writeCaseFile,
+  type CaseFile,
+  type CaseRecord,
+  type MergePlan,
+} from '@pincer/core/case';
+import { vehicleSchema } from '@pincer/core/vehicle';
+import { now } from '../clock.ts';
+import { storageError } from '../storage/database.ts';
+import {
+  copyOfRecord,
+  forgetRecord,
+  putBackRecord,
+  recordFileSchema,
+  type RecordFile,
+} from '../storage/records.ts';
+import { newId } from './ids.ts';
+import { keepCase, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
+import { mark } from './logbook-actions.ts';
+import { logbookSlice } from './logbook-slice.ts';
+import type { AppThunk } from './store.ts';
+
+export type ImportOutcome =
+  | { ok: true; file: CaseFile; plan: MergePlan }
+  /** A single record that could not be read, saved as a file and mended. */
+  | { ok: true; record: RecordFile }
+  | { ok: false; message: string };
+
+/** What a file is, where it is no case: JSON of a single record, or null. */
+function recordFileOf(text: string): RecordFile | null {
+  if (!text.includes('pincer-record')) return null;
+  try {
+    const read = recordFileSchema.safeParse(JSON.parse(text));
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Checks a case file in the worker, or a single record that was saved. Adds nothing. */
+export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
+  return async (_, getState, { core }) => {
+    const record = recordFileOf(text);
+    if (record) return { ok: true, record };
+    const read = await core.readCaseFile(text);
+    if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
+    const { cases, vehicles } = getState().logbook;
+    const { file } = read;
+    return { ok: true, file, plan: mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]) };
+  };
+}
+
+/** How a file is taken in, where there is something to ask. */
+export interface ImportChoice {
+  /** Strike out what the file strikes out, also where it was here before. */
+  withStrikeOuts: boolean;
+}
+
+/** What came of bringing a file in. */
+export interface Added {
+  caseId: string;
+  added: number;
+  /** How many of them storage would not keep. */
+  unsaved: number;
+}
+
+/**
+ * Adds a checked case file. A case that is here already only gains entries that it lacks; the vehicle here stays; and a
+ * case of another vehicle becomes a case of its own.
+ */
+export function addImport(
+  file: CaseFile,
+  { withStrikeOuts }: ImportChoice = { withStrikeOuts: false },
+): AppThunk<Promise<Added>> {
+  return async (dispatch, getState) => {
+    const { cases, vehicles } = getState().logbook;
+    const plan = mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]);
+    if (plan.isOtherVehicle) return dispatch(addBeside(file));
+    if (!vehicles[file.vehicle.id]) await dispatch(keepVehicle(file.vehicle));
+    if (plan.isNew) await dispatch(keepCase({ ...file.case, entries: [] }));
+    const fresh = [...plan.additions, ...(withStrikeOuts ? plan.strikeOuts : [])];
+    const unsaved = await dispatch(keepTogether(file.case.id, fresh));
+    return { caseId: file.case.id, added: fresh.length, unsaved };
+  };
+}
+
+/** A case whose ids are taken by another vehicle: it gets ids of its own, and nothing is mixed. */
+function addBeside(file: CaseFile): AppThunk<Promise<Added>> {
+  return async (dispatch, getState) => {
+    const { vehicles } = getState().logbook;
+    const mine = vehicles[file.vehicle.id];
+    const isTaken = mine !== undefined && mine.vin !== file.vehicle.vin;
+    const vehicle = isTaken ? { ...file.vehicle, id: newId('veh') } : file.vehicle;
+    const record: CaseRecord = { ...file.case, id: newId('case'), vehicle: vehicle.id, entries: [] };
+    if (!vehicles[vehicle.id]) await dispatch(keepVehicle(vehicle));
+    await dispatch(keepCase(record));
+    const unsaved = await dispatch(keepTogether(record.id, file.case.entries));
+    return { caseId: record.id, added: file.case.entries.length, unsaved };
+  };
+}
+
+/** The text of a case as a file, whether or not storage has all of it. */
+export function exportCase(caseId: string): AppThunk<string | null> {
+  return (_, getState) => {
+    const { logbook, settings } = getState();
+    const found = logbook.cases[caseId];
+    const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
+    return found && vehicle
+      ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner ?? DEFAULT_OWNER)
+      : null;
+  };
+}
+
+/** A record that cannot be read, as the text of a file. */
+export function copyOfSetAside(key: string): AppThunk<Promise<string>> {
+  return () => copyOfRecord(key);
+}
+
+/** Puts a mended record in its place, and reads everything again. @returns why it cannot be, or null. */
+export function putBack(file: RecordFile): AppThunk<Promise<string | null>> {
+  return async (dispatch) => {
+    try {
+      const why = await putBackRecord(file, now().toISOString());
+      if (why === null) await dispatch(loadLogbook());
+      return why;
+    } catch (error) {
+      return storageError(error).message;
+    }
+  };
+}
+
+/** Forgets a record that cannot be read. */
+export function dropSetAside(key: string): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    await forgetRecord(key);
+    dispatch(logbookSlice.actions.setAsideForgotten(key));
+  };
+}
+
+/**
+ * Adds the made-up harbour town's vehicles and cases, through the same door as any import. Interrupted, it is finished
+ * at the next start; once done, it never comes back by itself.
+ */
+export function addDemo(): AppThunk<Promise<void>> {
+  return (dispatch) => {
+    adding ??= dispatch(bringDemo()).finally(() => {
+      adding = null;
+    });
+    return adding;
+  };
+}
+
+let adding: Promise<void> | null = null;
+
+function bringDemo(): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    await dispatch(mark({ example: 'begun' }));
+    const response = await fetch('/demo/harbour.json');
+    if (!response.ok) throw new Error(`The example is not there (${response.status}).`);
+    const demo = (await response.json()) as { vehicles: unknown[]; files: unknown[] };
+    for (const data of demo.files) {
+      const outcome = await dispatch(checkImport(JSON.stringify(data)));
+      if (outcome.ok && 'file' in outcome) await dispatch(addImport(outcome.file));
+    }
+    for (const raw of demo.vehicles) {
+      const vehicle = vehicleSchema.safeParse(raw);
+      if (vehicle.success) await dispatch(keepVehicle(vehicle.data));
+    }
+    await dispatch(mark({ example: 'done' }));
+  };
+}
