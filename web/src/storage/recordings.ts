@@ -10,7 +10,12 @@ import {
 } from '@pincer/core/signals';
 
 /** Do not rename: this is where the owners' recordings are. */
-const store = localforage.createInstance({ name: 'pincer', storeName: 'recordings' });
+/** IndexedDB or nothing: a browser without it must not put an hour of readings into a store of five megabytes. */
+const store = localforage.createInstance({
+  name: 'pincer',
+  storeName: 'recordings',
+  driver: localforage.INDEXEDDB,
+});
 
 const metaSchema = z.object({
   id: z.string().regex(/^rec_/),
@@ -100,4 +105,9 @@ export async function loadRecording(id: string): Promise<Recording | null> {
     }
   }
   return recording;
+}
+
+/** Forgets all recordings. */
+export function forgetRecordings(): Promise<void> {
+  return inOrder(() => store.clear());
 }

@@ -385,6 +385,14 @@ export async function putBackRecord({ key, stored: mended }: RecordFile, at: str
   });
 }
 
+/** Empties the logbook; that the example was there, or was not wanted, stays known. */
+export async function forgetAll(): Promise<void> {
+  await transact('readwrite', async (records) => {
+    await records.clear();
+    await records.put(stored({ example: 'done' } satisfies Marks), MARKS);
+  });
+}
+
 /** Forgets something that could not be read, once the owner says so. */
 export async function forgetRecord(key: string): Promise<void> {
   await transact('readwrite', (records: Records<'readwrite'>) => records.delete(key));

@@ -106,6 +106,13 @@ export function saveDraft(key: string, value: unknown): void {
   }
 }
 
+/** Forgets every note and every draft. */
+export function forgetNotes(): void {
+  const store = local();
+  for (const prefix of [JOURNAL, DRAFT, OLD_JOURNAL])
+    for (const [rest] of keptUnder(prefix)) store?.removeItem(prefix + rest);
+}
+
 /** All drafts, by key. */
 export function loadDrafts(): Record<string, unknown> {
   return Object.fromEntries(keptUnder(DRAFT));

@@ -108,8 +108,8 @@ export const logbookSlice = createSlice({
     marked(state, { payload }: PayloadAction<Marks>) {
       state.marks = { ...state.marks, ...payload };
     },
-    /** Nothing is known any more: as before the start. */
-    emptied: () => initialState,
+    /** The owner has emptied it. */
+    emptied: () => ({ ...initialState, status: 'ready' as const, marks: { example: 'done' as const } }),
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);
     },

@@ -12,12 +12,16 @@ import { now } from '../clock.ts';
 import { storageError } from '../storage/database.ts';
 import {
   copyOfRecord,
+  forgetAll,
   forgetRecord,
   putBackRecord,
   recordFileSchema,
   type RecordFile,
 } from '../storage/records.ts';
+import { forgetRecordings } from '../storage/recordings.ts';
+import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
+import { forgetNotes } from './journal.ts';
 import { keepCase, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import { logbookSlice } from './logbook-slice.ts';
@@ -137,6 +141,22 @@ export function dropSetAside(key: string): AppThunk<Promise<void>> {
   return async (dispatch) => {
     await forgetRecord(key);
     dispatch(logbookSlice.actions.setAsideForgotten(key));
+  };
+}
+
+/** Empties the logbook on this device, recordings included. @returns why it could not, or null. */
+export function emptyLogbook(): AppThunk<Promise<string | null>> {
+  return async (dispatch) => {
+    try {
+      await forgetAll();
+      await forgetRecordings();
+    } catch (error) {
+      return storageError(error).message;
+    }
+    forgetNotes();
+    dispatch(logbookSlice.actions.emptied());
+    dispatch(draftsSlice.actions.draftsLoaded({}));
+    return null;
   };
 }
 

@@ -1,0 +1,79 @@
+import { assess, codePage } from '@pincer/core/assess';
+import { readCaseFile } from '@pincer/core/case';
+import { decodeFileText } from '@pincer/core/link';
+import type { Ports } from '../src/ports/ports.ts';
+import { ALONE, type TabMessage } from '../src/ports/tabs.ts';
+import { createStore } from '../src/store/create-store.ts';
+import { beginSession } from '../src/store/session.ts';
+
+/** The browser's synchronous store, one for all pages. */
+export const notes = new Map<string, string>();
+Object.defineProperty(globalThis, 'localStorage', {
+  value: {
+    get length() {
+      return notes.size;
+    },
+    key: (i: number) => [...notes.keys()][i] ?? null,
+    getItem: (k: string) => notes.get(k) ?? null,
+    setItem: (k: string, v: string) => notes.set(k, v),
+    removeItem: (k: string) => notes.delete(k),
+  },
+  configurable: true,
+});
+
+type Hearer = (message: TabMessage) => void;
+const hearers = new Map<object, Hearer>();
+
+/** One page of a browser: a store of its own, over the storage and the channel that all pages share. */
+export interface Page {
+  store: ReturnType<typeof createStore>;
+  dispatch: ReturnType<typeof createStore>['dispatch'];
+  /** It is gone, whatever it was at. */
+  close: () => void;
+}
+
+/** Opens another page. Nothing is loaded yet. */
+export function aPage(): Page {
+  const self = {};
+  let isGone = false;
+  const ports: Ports = {
+    core: {
+      assess: (c, v, owner, at) => Promise.resolve(assess(c, v, new Date(at), owner)),
+      readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
+      decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
+      codePage: (code) => Promise.resolve(codePage(code)),
+    },
+    standIn: {
+      plugIn: () => Promise.reject(new Error('not used')),
+      unplug: () => Promise.reject(new Error('not used')),
+      setMode: () => Promise.reject(new Error('not used')),
+      does: () => Promise.reject(new Error('not used')),
+    },
+    space: {
+      persist: () => undefined,
+      isPersisted: () => Promise.resolve(null),
+      estimate: () => Promise.resolve(null),
+    },
+    tabs: {
+      ...ALONE,
+      tell: (message) => {
+        if (isGone) return;
+        for (const [who, hear] of hearers) if (who !== self) hear(structuredClone(message));
+      },
+      listen: (hear) => {
+        hearers.set(self, hear);
+        return () => hearers.delete(self);
+      },
+    },
+  };
+  const store = createStore(ports);
+  const end = beginSession(store, ports);
+  return {
+    store,
+    dispatch: store.dispatch,
+    close: () => {
+      isGone = true;
+      end();
+    },
+  };
+}
