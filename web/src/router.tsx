@@ -2,6 +2,7 @@ import { Navigate, createBrowserRouter } from 'react-router';
 import { Garage } from './garage/garage.tsx';
 import { Lost } from './shell/lost.tsx';
 import { Shell } from './shell/shell.tsx';
+import { StationFault } from './stations/station-fault.tsx';
 
 /** The case, the reference and the settings come when they are opened; the garage is there at once. */
 export const router = createBrowserRouter([
@@ -17,10 +18,12 @@ export const router = createBrowserRouter([
           { index: true, element: <Navigate to="light" replace /> },
           {
             path: 'watch',
+            errorElement: <StationFault />,
             lazy: async () => ({ Component: (await import('./stations/watch/watch.tsx')).Watch }),
           },
           {
             path: ':station',
+            errorElement: <StationFault />,
             lazy: async () => ({ Component: (await import('./stations/station.tsx')).Station }),
           },
         ],

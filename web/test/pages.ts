@@ -42,6 +42,7 @@ export function aPage(): Page {
       readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
       decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
       codePage: (code) => Promise.resolve(codePage(code)),
+      searchReference: () => Promise.resolve([]),
     },
     standIn: {
       plugIn: () => Promise.reject(new Error('not used')),

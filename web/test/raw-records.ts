@@ -27,7 +27,7 @@ type Write = (this: IDBObjectStore, value: unknown, key?: IDBValidKey) => IDBReq
 const real = { add: IDBObjectStore.prototype.add as Write, put: IDBObjectStore.prototype.put as Write };
 
 /** A disk that does to every write what it is told to; `null` is a good one. */
-export function useDisk(write: ((value: unknown) => unknown) | null): void {
+export function setDisk(write: ((value: unknown) => unknown) | null): void {
   for (const name of ['add', 'put'] as const) {
     const through = real[name];
     const changed: Write = function (value, key) {

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { writeCaseFile, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { MemoryForage } from './memory-forage.ts';
-import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, useDisk } from './raw-records.ts';
+import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, setDisk } from './raw-records.ts';
 
 jest.mock('localforage', () => {
   const { MemoryForage: Memory } = jest.requireActual<{ MemoryForage: typeof MemoryForage }>(
@@ -44,10 +44,15 @@ const idsOf = (page: Page, caseId: string) =>
 const storedIds = async (caseId: string) =>
   ((await loadAll()).cases.find((c) => c.id === caseId)?.entries ?? []).map((e) => e.id).sort();
 
+const LISTENERS = {
+  addEventListener: { value: () => undefined },
+  removeEventListener: { value: () => undefined },
+};
+
 let page: Page;
 beforeEach(async () => {
   notes.clear();
-  useDisk(null);
+  setDisk(null);
   await emptyRecords();
   page = aPage();
 });
@@ -71,7 +76,7 @@ describe('an entry counts when the database has it', () => {
 
   test('a full disk: failed with its reason and what to do, noted, and written once there is room', async () => {
     const c = await aCase();
-    useDisk(FULL);
+    setDisk(FULL);
     const { entry, isSaved } = await page.dispatch(record(c.id, { kind: 'note', text: 'x' }));
     expect(isSaved).toBe(false);
     expect(page.store.getState().logbook.unsaved[entry.id]).toEqual({
@@ -81,19 +86,19 @@ describe('an entry counts when the database has it', () => {
     });
     expect(idsOf(page, c.id)).toEqual([entry.id]);
     expect([...notes.keys()].join()).toContain(entry.id);
-    useDisk(null);
+    setDisk(null);
     await page.dispatch(saveAgain());
     expect(page.store.getState().logbook.unsaved).toEqual({});
     expect(await storedIds(c.id)).toEqual([entry.id]);
   });
 
   test('a new vehicle and a new case that a full disk refused are there after the next start', async () => {
-    useDisk(FULL);
+    setDisk(FULL);
     const c = await aCase();
     await page.dispatch(record(c.id, { kind: 'note', text: 'x' }));
     expect(await rawKeys()).toEqual([]);
     page.close();
-    useDisk(null);
+    setDisk(null);
     page = aPage();
     await page.dispatch(load());
     expect(page.store.getState().logbook.vehicles[CAR.id]).toEqual(CAR);
@@ -259,7 +264,8 @@ describe('storage that is lost or will not open', () => {
   test('hanging: the wait ends, and it is said', async () => {
     const real = globalThis.indexedDB;
     await new Promise((resolve) => (indexedDB.deleteDatabase('pincer').onsuccess = resolve));
-    const never = { open: () => ({ addEventListener: () => undefined, removeEventListener: () => undefined }) };
+    // A request of which nothing is ever heard.
+    const never = { open: () => Object.create(IDBOpenDBRequest.prototype, LISTENERS) as IDBOpenDBRequest };
     Object.defineProperty(globalThis, 'indexedDB', { value: never, configurable: true, writable: true });
     jest.useFakeTimers();
     const loading = page.dispatch(load());
@@ -332,7 +338,7 @@ test('property: two pages, a device that brings files, and starts in between end
   await fc.assert(
     fc.asyncProperty(fc.array(step, { minLength: 3, maxLength: 14 }), async (steps) => {
       notes.clear();
-      useDisk(null);
+      setDisk(null);
       await emptyRecords();
       const pages = { one: aPage(), two: aPage() };
       await pages.one.dispatch(putVehicle(CAR));
@@ -355,13 +361,13 @@ test('property: two pages, a device that brings files, and starts in between end
           await pages[who].dispatch(load());
         } else if (does === 'look') running.push(pages[who].dispatch(checkStorage()));
         else {
-          if (does === 'fail') useDisk(FULL);
+          if (does === 'fail') setDisk(FULL);
           const pending = pages[who].dispatch(record(c.id, { kind: 'note', text: `${who} ${n}` }));
           const last = pages[who].store.getState().logbook.cases[c.id]?.entries.at(-1);
           if (last) written.add(last.id);
           if (does === 'fail') await pending;
           else running.push(pending);
-          useDisk(null);
+          setDisk(null);
         }
       }
       await Promise.all(running);

@@ -8,7 +8,7 @@ import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
 import localforage from 'localforage';
 import { FINCH_MODULES, StandIn, type Fault, type StandInAdapter } from '@pincer/simulator';
 import type { MemoryForage } from './memory-forage.ts';
-import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, useDisk } from './raw-records.ts';
+import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, setDisk } from './raw-records.ts';
 
 let car: StandIn;
 let adapter: StandInAdapter;
@@ -52,6 +52,7 @@ const ports: Ports = {
     readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
     decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
     codePage: (code) => Promise.resolve(codePage(code)),
+    searchReference: () => Promise.resolve([]),
   },
   standIn: {
     plugIn: () => {
@@ -146,7 +147,7 @@ Object.defineProperty(globalThis, 'localStorage', {
 beforeEach(async () => {
   notes.clear();
   forage.records.clear();
-  useDisk(null);
+  setDisk(null);
   await emptyRecords();
   store.dispatch(logbookSlice.actions.emptied());
 });
@@ -327,7 +328,7 @@ describe('connecting, reading and clearing', () => {
   test('a disk that does not keep the scan: no clear, whatever is pressed', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
-    useDisk(() => ({ version: 2, record: 'rubbish' }));
+    setDisk(() => ({ version: 2, record: 'rubbish' }));
     await dispatch(scanCar(c.id));
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
     await dispatch(confirmReady(c.id));
@@ -339,24 +340,24 @@ describe('connecting, reading and clearing', () => {
   test('a record that was changed in storage is not the one that was read', async () => {
     const c = await freshCase({ kind: 'coil', cylinder: 1 });
     await dispatch(connectStandIn(c.id, SETUP));
-    useDisk((value) => {
+    setDisk((value) => {
       const stored = structuredClone(value) as { record?: { scan?: { codes: unknown[] } } };
       if (stored.record?.scan) stored.record.scan.codes = [];
       return stored;
     });
     await dispatch(scanCar(c.id));
-    useDisk(null);
+    setDisk(null);
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
   });
 
   test('a disk that is full when the intent is to be stored: nothing is sent', async () => {
     const { c } = await readyToClear({ kind: 'coil', cylinder: 1 });
-    useDisk(FULL);
+    setDisk(FULL);
     await clear(c);
     expect(clearOf(c.id)).toEqual({ at: 'shut', why: 'unsafe' });
     expect(inTheCar()).toContain('P0301');
     expect(Object.keys(store.getState().logbook.unsaved)).toHaveLength(1);
-    useDisk(null);
+    setDisk(null);
     await dispatch(saveAgain());
     expect(store.getState().logbook.unsaved).toEqual({});
     expect((await loadAll()).cases[0]?.entries.map((e) => e.id)).toEqual(entriesOf(c.id).map((e) => e.id));

@@ -10,6 +10,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { day, distance } from '../ui/format.ts';
+import { Contained } from '../ui/contained.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { SetAsideNotice } from './set-aside.tsx';
@@ -81,14 +82,18 @@ export function Garage() {
       ) : (
         <div className="grid items-start gap-4 lg:grid-cols-2">
           {list.map((v) => (
-            <VehicleSheet key={v.id} vehicle={v} cases={all.filter((c) => c.vehicle === v.id)} />
+            <Contained key={v.id} name={v.name}>
+              <VehicleSheet vehicle={v} cases={all.filter((c) => c.vehicle === v.id)} />
+            </Contained>
           ))}
         </div>
       )}
-      <Suspense fallback={null}>
-        {params.has('new') ? <NewCase onClose={close} /> : null}
-        {params.has('import') ? <ImportCase onClose={close} /> : null}
-      </Suspense>
+      <Contained name="This form" resetOn={params}>
+        <Suspense fallback={null}>
+          {params.has('new') ? <NewCase onClose={close} /> : null}
+          {params.has('import') ? <ImportCase onClose={close} /> : null}
+        </Suspense>
+      </Contained>
     </main>
   );
 }

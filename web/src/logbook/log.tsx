@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { inOrder, type Entry } from '@pincer/core/case';
+import type { Assessment } from '@pincer/core/assess';
+import { inOrder, type CaseRecord, type CaseState, type Entry } from '@pincer/core/case';
 import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
-import type { CaseContext } from '../stations/case-context.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { moment } from '../ui/format.ts';
@@ -11,8 +11,18 @@ import { SaveCase } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 
 /** Everything recorded, newest first; an entry can be struck out with a reason, never deleted. */
-export function Log({ context, onClose }: { context: CaseContext; onClose: () => void }) {
-  const { record, state, assessment } = context;
+export function Log({
+  record,
+  state,
+  assessment,
+  onClose,
+}: {
+  record: CaseRecord;
+  state: CaseState;
+  /** Null where the case could not be assessed: the log is there all the same. */
+  assessment: Assessment | null;
+  onClose: () => void;
+}) {
   const { unsaved, saving } = useAppSelector((s) => s.logbook);
   const [striking, setStriking] = useState<string | null>(null);
   return (

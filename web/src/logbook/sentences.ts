@@ -25,7 +25,7 @@ const PART_WORDS = {
   hand: 'Written down by hand',
 } as const;
 /** One entry of the log as a plain sentence. */
-export function entrySentence(entry: Entry, assessment: Assessment): string {
+export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'procedures'> | null): string {
   switch (entry.kind) {
     case 'lamp':
       return `${LAMPS[entry.lamp]} ${LAMP_MODE_WORDS[entry.mode]}${entry.colour && entry.mode !== 'out' ? `, ${entry.colour}` : ''}.`;
@@ -65,7 +65,7 @@ export function entrySentence(entry: Entry, assessment: Assessment): string {
     case 'repair': {
       const [id = '', cylinder] = entry.cause.split(':');
       const title =
-        assessment.procedures.find((p) => p.cause === entry.cause)?.title ??
+        assessment?.procedures.find((p) => p.cause === entry.cause)?.title ??
         at(causeById(id)?.repair.title ?? entry.cause, cylinder);
       return `Done: ${title.toLowerCase()}${entry.cost === undefined ? '' : `, spent ${entry.cost}`}.${entry.note ? ` ${entry.note}` : ''}`;
     }

@@ -11,6 +11,7 @@ export function browserPorts(): Ports {
       assess: (...args) => coreWorker().assess(...args),
       readCaseFile: (text) => coreWorker().readCaseFile(text),
       decodeFileText: (text) => coreWorker().decodeFileText(text),
+      searchReference: (text, limit) => coreWorker().searchReference(text, limit),
       codePage: (code) => coreWorker().codePage(code),
     },
     standIn: {

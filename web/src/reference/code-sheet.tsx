@@ -1,9 +1,8 @@
-import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { CodePage } from '@pincer/core/assess';
+import { useCodePageQuery } from '../store/core-api.ts';
 import { SHEET, TAG } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';
-import { coreWorker } from '../workers/core-client.ts';
+import { Notice } from '../ui/notice.tsx';
 import { PlacePicture } from './place-picture.tsx';
 
 /** Everything that can be said of a code without a car. */
@@ -14,25 +13,20 @@ export function CodeSheet({
   code: string;
   theirs: readonly { text: string; list: string }[];
 }) {
-  const [page, setPage] = useState<{ code: string; page: CodePage } | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    void coreWorker()
-      .codePage(code)
-      .then((found) => {
-        if (isCurrent) setPage({ code, page: found });
-      });
-    return () => {
-      isCurrent = false;
-    };
-  }, [code]);
-  if (page?.code !== code)
+  const { currentData: page, error } = useCodePageQuery(code);
+  if (error)
+    return (
+      <Notice title="This code could not be looked up." tone="strong">
+        {'message' in error ? error.message : ''}. Load the page again.
+      </Notice>
+    );
+  if (!page)
     return (
       <p role="status" className="p-4 text-ink-2">
         Looking it up…
       </p>
     );
-  const { explanation: e, ...p } = page.page;
+  const { explanation: e, ...p } = page;
   return (
     <article className={SHEET} aria-labelledby="code-title">
       <div className="border-b border-line p-4">

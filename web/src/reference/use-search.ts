@@ -1,24 +1,11 @@
-import { useEffect, useState } from 'react';
-import { coreWorker } from '../workers/core-client.ts';
-import type { Hit } from '../workers/search.ts';
+import { skipToken, useSearchQuery, type ReferenceHit } from '../store/core-api.ts';
 
-const NONE: readonly Hit[] = [];
+const NONE: readonly ReferenceHit[] = [];
 
-/** Hits for a text, found in the worker. An answer that comes after the text has changed is not used. */
-export function useSearch(text: string, limit: number): readonly Hit[] {
-  const [found, setFound] = useState<{ text: string; hits: readonly Hit[] }>({ text: '', hits: NONE });
+/** Hits for a text, found in the worker; those of the text before stay until the new ones are there. */
+export function useSearch(text: string, limit: number): readonly ReferenceHit[] {
   const wanted = text.trim();
-  useEffect(() => {
-    if (wanted.length < 2) return;
-    let isCurrent = true;
-    void coreWorker()
-      .searchReference(wanted, limit)
-      .then((hits) => {
-        if (isCurrent) setFound({ text: wanted, hits });
-      });
-    return () => {
-      isCurrent = false;
-    };
-  }, [wanted, limit]);
-  return wanted.length < 2 ? NONE : found.hits;
+  const isLong = wanted.length >= 2;
+  const { data } = useSearchQuery(isLong ? { text: wanted, limit } : skipToken);
+  return isLong ? (data ?? NONE) : NONE;
 }

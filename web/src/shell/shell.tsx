@@ -5,6 +5,7 @@ import { useSaveState } from '../logbook/save-state.tsx';
 import { StorageNotice } from '../logbook/storage-notice.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { cx } from '../ui/classes.ts';
+import { Contained } from '../ui/contained.tsx';
 import { Mark } from '../ui/mark.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
@@ -56,7 +57,11 @@ export function Shell() {
             <p className="hidden truncate text-[14px] text-ink-2 md:block">{found.title}</p>
           </div>
         ) : null}
-        {caseId ? <AdapterChip caseId={caseId} /> : null}
+        {caseId ? (
+          <Contained name="The adapter">
+            <AdapterChip caseId={caseId} />
+          </Contained>
+        ) : null}
         <button
           type="button"
           onClick={() => setFinding(true)}
@@ -78,14 +83,18 @@ export function Shell() {
           <Settings size={21} aria-hidden="true" />
         </Link>
       </header>
-      <StorageNotice />
+      <Contained name="The account of what is saved">
+        <StorageNotice />
+      </Contained>
       <Outlet />
-      <Suspense fallback={null}>
-        {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
-        {isFinding ? (
-          <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
-        ) : null}
-      </Suspense>
+      <Contained name="The search" resetOn={isFinding}>
+        <Suspense fallback={null}>
+          {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
+          {isFinding ? (
+            <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
+          ) : null}
+        </Suspense>
+      </Contained>
     </div>
   );
 }

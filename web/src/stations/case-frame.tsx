@@ -1,13 +1,17 @@
 import { Suspense, lazy, useMemo } from 'react';
 import { Link, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
-import { STATIONS } from '@pincer/core/assess';
+import { STATIONS, type Assessment } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
 import { useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
+import { OnlyShown } from '../logbook/only-shown.tsx';
+import { SaveCase } from '../logbook/save-case.tsx';
 import { BUTTON } from '../ui/classes.ts';
+import { Contained } from '../ui/contained.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import type { CaseContext } from './case-context.ts';
+import { OtherPages } from './other-pages.tsx';
 import { Rail } from './rail.tsx';
 import { Road } from './road.tsx';
 
@@ -54,19 +58,42 @@ export function CaseFrame() {
       </main>
     );
   }
+  const log = (assessment: Assessment | null) => (
+    <Contained name="The log">
+      <Suspense fallback={null}>
+        {params.has('log') ? (
+          <Log
+            record={record}
+            state={state}
+            assessment={assessment}
+            onClose={() => setParams({}, { replace: true })}
+          />
+        ) : null}
+      </Suspense>
+    </Contained>
+  );
   if (assessed.status === 'failed') {
     return (
       <main id="work" className="mx-auto w-full max-w-xl p-6">
         <Notice
           title="The case could not be assessed."
+          tone="strong"
           action={
-            <button type="button" className={BUTTON.solid} onClick={() => location.reload()}>
-              Load again
-            </button>
+            <div className="flex flex-wrap gap-2">
+              <button type="button" className={BUTTON.solid} onClick={() => location.reload()}>
+                Load again
+              </button>
+              <Link to="?log" className={BUTTON.plain}>
+                Open the log
+              </Link>
+              <SaveCase caseId={record.id} />
+            </div>
           }
         >
-          {assessed.message}. Everything that you recorded is stored.
+          {assessed.message}. Everything that you recorded is stored. How far it may still be driven is not
+          known: a lamp that is red or flashes means stop.
         </Notice>
+        {log(null)}
       </main>
     );
   }
@@ -81,9 +108,15 @@ export function CaseFrame() {
   // Road and rail stay in sight; only the station scrolls.
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <Road allowance={assessment.allowance} />
+      <OnlyShown caseId={caseId} />
+      <Contained name="How much road is left" resetOn={assessment}>
+        <Road allowance={assessment.allowance} />
+      </Contained>
+      <OtherPages caseId={caseId} />
       <div className="flex min-h-0 flex-1 flex-col md:flex-row">
-        <Rail caseId={caseId} stations={assessment.stations} />
+        <Contained name="The way through the case" resetOn={assessment}>
+          <Rail caseId={caseId} stations={assessment.stations} />
+        </Contained>
         <main
           id="work"
           className="relative flex min-h-0 min-w-0 flex-1 flex-col overflow-y-auto"
@@ -92,11 +125,7 @@ export function CaseFrame() {
           <Outlet context={context} />
         </main>
       </div>
-      <Suspense fallback={null}>
-        {params.has('log') ? (
-          <Log context={context} onClose={() => setParams({}, { replace: true })} />
-        ) : null}
-      </Suspense>
+      {log(assessment)}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import type { Ports } from '../ports/ports.ts';
+import { coreApi } from './core-api.ts';
 import { createLinkService } from './link-service.ts';
 import { createOwnEntries } from './session.ts';
 import { reducer, type Extra } from './store.ts';
@@ -9,7 +10,15 @@ export function createStore(ports: Ports) {
   const extraArgument: Extra = { ...ports, link: createLinkService() };
   return configureStore({
     reducer,
-    middleware: (getDefault) => getDefault({ thunk: { extraArgument } }).prepend(createOwnEntries()),
+    middleware: (getDefault) =>
+      getDefault({
+        thunk: { extraArgument },
+        // Assessments are large and never changed: looking through them at each step would cost more than they do.
+        immutableCheck: false,
+        serializableCheck: false,
+      })
+        .prepend(createOwnEntries())
+        .concat(coreApi.middleware),
   });
 }
 

@@ -1,6 +1,7 @@
 import { combineReducers, type ThunkAction, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Ports } from '../ports/ports.ts';
+import { coreApi } from './core-api.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import type { LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
@@ -21,6 +22,7 @@ export const reducer = combineReducers({
   link: linkSlice.reducer,
   watch: watchSlice.reducer,
   others: othersSlice.reducer,
+  [coreApi.reducerPath]: coreApi.reducer,
 });
 
 export type RootState = ReturnType<typeof reducer>;

@@ -27,6 +27,8 @@ import { mark } from './logbook-actions.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppThunk } from './store.ts';
 
+export type { RecordFile };
+
 export type ImportOutcome =
   | { ok: true; file: CaseFile; plan: MergePlan }
   /** A single record that could not be read, saved as a file and mended. */

@@ -2,17 +2,9 @@ import MiniSearch from 'minisearch';
 import { LAMPS, READER_WORDS } from '@pincer/core/case';
 import { GLOSSARY, describedCodes, explainCode } from '@pincer/core/codes';
 import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
+import type { ReferenceHit } from '../ports/core.ts';
 
-/** Something that the reference holds, and where it is shown. */
-export interface Hit {
-  id: string;
-  kind: 'code' | 'word' | 'lamp' | 'sign' | 'state';
-  title: string;
-  detail: string;
-  to: string;
-}
-
-interface Document extends Hit {
+interface Document extends ReferenceHit {
   code: string;
   words: string;
 }
@@ -75,7 +67,13 @@ function documents(): Document[] {
   ];
 }
 
-const KIND_FIRST: Readonly<Record<Hit['kind'], number>> = { word: 3, lamp: 2, state: 2, sign: 1.5, code: 1 };
+const KIND_FIRST: Readonly<Record<ReferenceHit['kind'], number>> = {
+  word: 3,
+  lamp: 2,
+  state: 2,
+  sign: 1.5,
+  code: 1,
+};
 
 let index: MiniSearch<Document> | null = null;
 
@@ -91,7 +89,7 @@ function built(): MiniSearch<Document> {
       combineWith: 'AND',
       boost: { code: 6, title: 3 },
       // Who looks for a word or a lamp wants that before the codes in which it stands.
-      boostDocument: (_, __, stored) => KIND_FIRST[stored?.['kind'] as Hit['kind']],
+      boostDocument: (_, __, stored) => KIND_FIRST[stored?.['kind'] as ReferenceHit['kind']],
     },
   });
   made.addAll(documents());
@@ -103,7 +101,7 @@ function built(): MiniSearch<Document> {
  * Codes, words, lamps, symptoms and readers' words by code, word or workshop's term; tolerant of typing slips. Words
  * that are not all found together are searched one by one.
  */
-export function searchReference(text: string, limit: number): Hit[] {
+export function searchReference(text: string, limit: number): ReferenceHit[] {
   const search = built();
   const strict = search.search(text);
   const results = strict.length > 0 ? strict : search.search(text, { combineWith: 'OR' });
@@ -111,7 +109,7 @@ export function searchReference(text: string, limit: number): Hit[] {
   results.sort((a, b) => b.score - a.score || String(a.id).localeCompare(String(b.id)));
   return results.slice(0, limit).map((r) => ({
     id: String(r.id),
-    kind: r['kind'] as Hit['kind'],
+    kind: r['kind'] as ReferenceHit['kind'],
     title: String(r['title']),
     detail: String(r['detail']),
     to: String(r['to']),

@@ -1,0 +1,99 @@
+import { createApi, fakeBaseQuery, skipToken } from '@reduxjs/toolkit/query/react';
+import type { Assessment, CodePage } from '@pincer/core/assess';
+import type { CaseRecord, Owner } from '@pincer/core/case';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { now } from '../clock.ts';
+import type { ReferenceHit } from '../ports/core.ts';
+import type { Ports } from '../ports/ports.ts';
+import type { Settings } from '../storage/records.ts';
+import type { LogbookState } from './logbook-slice.ts';
+
+export type { ReferenceHit };
+
+/** What it needs of the store; the store is made of it, so that it cannot name the whole. */
+interface Known {
+  logbook: LogbookState;
+  settings: Settings;
+}
+type Way = Pick<Ports, 'core'>;
+
+/** Why the core's work failed, a sentence without its end. */
+interface CoreFault {
+  message: string;
+}
+
+const faultOf = (error: unknown): CoreFault => ({
+  message: error instanceof Error ? error.message : 'The program’s own work stopped',
+});
+
+/** What an assessment is of: a case, and the state of its log, its vehicle and its owner's rates. */
+export interface AssessmentKey {
+  caseId: string;
+  log: number;
+  vehicle: number;
+  owner: number;
+}
+
+/** Numbers for objects that never change: another object, another number. */
+const numbers = new WeakMap<object, number>();
+let last = 0;
+function numberOf(object: object): number {
+  const known = numbers.get(object);
+  if (known !== undefined) return known;
+  numbers.set(object, ++last);
+  return last;
+}
+
+/** The key of what is to be assessed. */
+export const assessmentKey = (record: CaseRecord, vehicle: Vehicle, owner: Owner): AssessmentKey => ({
+  caseId: record.id,
+  log: numberOf(record),
+  vehicle: numberOf(vehicle),
+  owner: numberOf(owner),
+});
+
+/** The core's answers, each kept under what was asked, with what is under way and what failed. */
+export const coreApi = createApi({
+  reducerPath: 'core',
+  baseQuery: fakeBaseQuery<CoreFault>(),
+  keepUnusedDataFor: 120,
+  endpoints: (build) => ({
+    assess: build.query<{ caseId: string; assessment: Assessment }, AssessmentKey>({
+      queryFn: async ({ caseId }, { extra, getState }) => {
+        const { core } = extra as Way;
+        const { logbook, settings } = getState() as Known;
+        const record = logbook.cases[caseId];
+        const vehicle = record ? logbook.vehicles[record.vehicle] : undefined;
+        if (!record || !vehicle) return { error: { message: 'The case is not here any more' } };
+        try {
+          return {
+            data: {
+              caseId,
+              assessment: await core.assess(record, vehicle, settings.owner, now().toISOString()),
+            },
+          };
+        } catch (error) {
+          return { error: faultOf(error) };
+        }
+      },
+    }),
+    codePage: build.query<CodePage, string>({
+      keepUnusedDataFor: 600,
+      queryFn: (code, { extra }) =>
+        (extra as Way).core.codePage(code).then(
+          (data) => ({ data }),
+          (error: unknown) => ({ error: faultOf(error) }),
+        ),
+    }),
+    search: build.query<readonly ReferenceHit[], { text: string; limit: number }>({
+      queryFn: ({ text, limit }, { extra }) =>
+        (extra as Way).core.searchReference(text, limit).then(
+          (data) => ({ data }),
+          (error: unknown) => ({ error: faultOf(error) }),
+        ),
+    }),
+  }),
+});
+
+export const { useAssessQuery, useCodePageQuery, useSearchQuery } = coreApi;
+export { skipToken };
