@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { connect, example, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('a connection cut in mid-reading: what came is kept, what is missing is said', async ({ page }) => {
   await openCase(page);
@@ -78,36 +78,6 @@ test('a reload in mid-case loses nothing, not even what was only ticked', async 
   await expect(page.getByLabel('Spent')).toHaveValue('14');
 });
 
-test('a corrupt record is set aside and reported; the rest starts', async ({ page }) => {
-  await example(page);
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve, reject) => {
-        const open = indexedDB.open('pincer');
-        open.onerror = () => reject(new Error('no database'));
-        open.onsuccess = () => {
-          const store = open.result.transaction('records', 'readwrite').objectStore('records');
-          store.put({ version: 1, record: { id: 'case_broken', entries: 'gone' } }, 'case:case_broken');
-          store.put({ version: 99, record: {} }, 'case:case_future');
-          store.transaction.oncomplete = () => resolve();
-        };
-      }),
-  );
-  await page.reload();
-  await expect(
-    page
-      .getByText('2 records could not be read and was set aside.')
-      .or(page.getByText('2 records could not be read and were set aside.')),
-  ).toBeVisible();
-  await expect(page.getByText('Wet-morning shake')).toBeVisible();
-  await expect(page.getByText(/newer Pincer/)).toBeVisible();
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save a copy' }).first().click();
-  expect((await download).suggestedFilename()).toMatch(/case_/);
-  await page.getByRole('button', { name: 'Forget it' }).first().click();
-  await expect(page.getByText('One record could not be read and was set aside.')).toBeVisible();
-});
-
 test('an older car, a lossy adapter and one that restarts are read to the end', async ({ page }) => {
   await openCase(page);
   for (const adapter of ['Quick, older car', 'Loses characters', 'Restarts once', 'Knows fewer commands']) {
@@ -121,32 +91,4 @@ test('an older car, a lossy adapter and one that restarts are read to the end', 
     await expect(page.getByText('P0303').first()).toBeVisible();
     await page.getByRole('button', { name: 'Pull the plug' }).click();
   }
-});
-
-test('an entry that storage will not keep says so, stays, and is kept at another try', async ({ page }) => {
-  await openCase(page);
-  await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
-    (globalThis as { isFull?: boolean }).isFull = true;
-    IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
-      if ((globalThis as { isFull?: boolean }).isFull)
-        throw new DOMException('The disk is full', 'QuotaExceededError');
-      return put.call(this, value, key);
-    };
-  });
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
-  const alert = page.getByRole('alert').filter({ hasText: 'One entry is not saved.' });
-  await expect(alert).toContainText('The disk is full');
-  await expect(alert.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
-  await alert.getByRole('button', { name: 'Try again' }).click();
-  await expect(alert).toBeVisible();
-  await page.evaluate(() => {
-    (globalThis as { isFull?: boolean }).isFull = false;
-  });
-  await alert.getByRole('button', { name: 'Try again' }).click();
-  await expect(alert).toBeHidden();
-  await page.reload();
-  await expect(
-    page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }),
-  ).toBeChecked();
 });

@@ -1,8 +1,27 @@
+import { Suspense, lazy, type ComponentType } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
 import { Garage } from './garage/garage.tsx';
 import { Lost } from './shell/lost.tsx';
 import { Shell } from './shell/shell.tsx';
-import { StationFault } from './stations/station-fault.tsx';
+import { Contained } from './ui/contained.tsx';
+
+/** A part that is fetched when it is first shown; a fault in it, or in fetching it, stays inside it. */
+function part(name: string, load: () => Promise<ComponentType>) {
+  const Part = lazy(async () => ({ default: await load() }));
+  return (
+    <Contained name={name} key={name}>
+      <Suspense
+        fallback={
+          <main className="p-6" role="status">
+            Opening…
+          </main>
+        }
+      >
+        <Part />
+      </Suspense>
+    </Contained>
+  );
+}
 
 /** The case, the reference and the settings come when they are opened; the garage is there at once. */
 export const router = createBrowserRouter([
@@ -13,36 +32,37 @@ export const router = createBrowserRouter([
       { path: '/', element: <Garage /> },
       {
         path: '/case/:caseId',
-        lazy: async () => ({ Component: (await import('./stations/case-frame.tsx')).CaseFrame }),
+        element: part('This case', async () => (await import('./stations/case-frame.tsx')).CaseFrame),
         children: [
           { index: true, element: <Navigate to="light" replace /> },
           {
             path: 'watch',
-            errorElement: <StationFault />,
-            lazy: async () => ({ Component: (await import('./stations/watch/watch.tsx')).Watch }),
+            element: part('This station', async () => (await import('./stations/watch/watch.tsx')).Watch),
           },
           {
             path: ':station',
-            errorElement: <StationFault />,
-            lazy: async () => ({ Component: (await import('./stations/station.tsx')).Station }),
+            element: part('This station', async () => (await import('./stations/station.tsx')).Station),
           },
         ],
       },
       {
         path: '/vehicle/:vehicleId',
-        lazy: async () => ({ Component: (await import('./garage/vehicle-page.tsx')).VehiclePage }),
+        element: part(
+          'This vehicle’s page',
+          async () => (await import('./garage/vehicle-page.tsx')).VehiclePage,
+        ),
       },
       {
         path: '/codes/:code?',
-        lazy: async () => ({ Component: (await import('./reference/reference.tsx')).Reference }),
+        element: part('The reference', async () => (await import('./reference/reference.tsx')).Reference),
       },
       {
         path: '/words',
-        lazy: async () => ({ Component: (await import('./reference/words.tsx')).Words }),
+        element: part('The list of words', async () => (await import('./reference/words.tsx')).Words),
       },
       {
         path: '/settings',
-        lazy: async () => ({ Component: (await import('./settings/settings.tsx')).SettingsPage }),
+        element: part('The settings', async () => (await import('./settings/settings.tsx')).SettingsPage),
       },
       { path: '*', element: <Lost /> },
     ],

@@ -63,9 +63,18 @@ export function browserTabs(): TabsPort {
       };
     },
     watchOthers: (heard) => {
+      const awaited = new Set<string>();
       const look = async () => {
-        const state = await locks()?.query();
-        heard((state?.held ?? []).flatMap((lock) => otherOf(lock.name ?? '', page)));
+        const names = ((await locks()?.query())?.held ?? []).map((lock) => lock.name ?? '');
+        const others = names.filter((name) => otherOf(name, page).length > 0);
+        heard(others.flatMap((name) => otherOf(name, page)));
+        // A page that dies says nothing: its lock, waited for, does.
+        for (const name of others.filter((n) => !awaited.has(n))) {
+          awaited.add(name);
+          void locks()
+            ?.request(name, { mode: 'shared' }, () => awaited.delete(name))
+            .then(look);
+        }
       };
       const onChange = () => void look();
       doings?.addEventListener('message', onChange);

@@ -7,10 +7,19 @@ import { Narrow } from './narrow/narrow.tsx';
 import { PlugIn } from './plug-in/plug-in.tsx';
 import { Prove } from './prove/prove.tsx';
 import { Read } from './read/read.tsx';
+import { Contained } from '../ui/contained.tsx';
 
-/** The station that the address names. */
+/** The station that the address names. A fault in it ends with it: the next station is tried anew. */
 export function Station() {
-  const { station } = useParams();
+  const { station = '' } = useParams();
+  return (
+    <Contained name="This station" resetOn={station}>
+      <Named station={station} />
+    </Contained>
+  );
+}
+
+function Named({ station }: { station: string }) {
   switch (station) {
     case 'light':
       return <Light />;

@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { connect, example, expectAccessible, openCase, station } from './helpers.ts';
+
+/** Puts records into the database past the program. */
+function putRaw(page: Page, records: Record<string, unknown>): Promise<void> {
+  return page.evaluate(
+    (all) =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('pincer');
+        open.onerror = () => reject(new Error('no database'));
+        open.onsuccess = () => {
+          const store = open.result.transaction('records', 'readwrite').objectStore('records');
+          for (const [key, value] of Object.entries(all)) store.put(value, key);
+          store.transaction.oncomplete = () => {
+            open.result.close();
+            resolve();
+          };
+        };
+      }),
+    records,
+  );
+}
+
+test('a record that cannot be read is told alone, saved, mended and put back; the rest starts', async ({
+  page,
+}) => {
+  await example(page);
+  const key = 'vehicle:veh_odd';
+  await putRaw(page, {
+    [key]: {
+      version: 2,
+      record: { id: 'veh_odd', name: 'Odd One', kind: 'car', fuel: 'petrol', aspiration: 9 },
+    },
+    'case:case_future': { version: 99, record: {} },
+  });
+  await page.reload();
+  await expect(page.getByText('One record could not be read.')).toBeVisible();
+  await expect(page.getByText('One record was written by a newer Pincer.')).toBeVisible();
+  await expect(page.getByText('Wet-morning shake')).toBeVisible();
+  await expectAccessible(page, 'garage with records that cannot be read', 'structure');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a copy' }).click();
+  const saved = await (await download).path();
+  expect(JSON.parse(readFileSync(saved, 'utf8'))).toMatchObject({ format: 'pincer-record', key });
+  await page.getByRole('button', { name: 'Mend it' }).click();
+  const text = page.getByLabel('The record (JSON)');
+  await expect(text).toHaveValue(/"aspiration": 9/);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByText(/It still cannot be read: aspiration/)).toBeVisible();
+  await text.fill((await text.inputValue()).replace('"aspiration": 9', '"aspiration": "natural"'));
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('heading', { name: 'Odd One' })).toBeVisible();
+});
+
+test('an entry that storage will not keep says so, stays, and is kept at another try', async ({ page }) => {
+  await openCase(page);
+  await page.evaluate(() => {
+    const full = globalThis as { isFull?: boolean };
+    full.isFull = true;
+    for (const name of ['put', 'add'] as const) {
+      const through = IDBObjectStore.prototype[name];
+      IDBObjectStore.prototype[name] = function (value: unknown, key?: IDBValidKey) {
+        if (full.isFull) throw new DOMException('The disk is full', 'QuotaExceededError');
+        return through.call(this, value, key);
+      };
+    }
+  });
+  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  const alert = page.getByRole('alert').filter({ hasText: 'One entry is not saved.' });
+  await expect(alert).toContainText('There is no room left for this page on this device');
+  await expect(page.getByRole('link', { name: /^Log, 1 entries, not saved/ })).toBeVisible();
+  await expect(alert.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
+  await alert.getByRole('button', { name: 'Try again' }).click();
+  await expect(alert).toBeVisible();
+  // What a note says is not acknowledged either.
+  await station(page, 'Narrow');
+  await page.getByRole('button', { name: 'Something you saw or did' }).click();
+  await page.getByLabel('A note in your own words').fill('Smells of petrol.');
+  await page.getByRole('button', { name: 'Record the note' }).click();
+  await expect(page.getByText('2 entries are not saved.')).toBeVisible();
+  await expect(page.getByText('Note recorded.')).toBeHidden();
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => {
+    (globalThis as { isFull?: boolean }).isFull = false;
+  });
+  await page.getByRole('alert').getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('link', { name: /^Log, 2 entries, saved/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Log, 2 entries, saved/ })).toBeVisible();
+});
+
+test('storage that the browser refuses is said before anything is typed in', async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('not here', 'SecurityError');
+    };
+  });
+  await page.goto('/');
+  const alert = page.getByRole('alert');
+  await expect(alert).toContainText('Nothing that you enter now is kept.');
+  await expect(alert).toContainText('The browser would not open its storage.');
+  await expect(alert.getByRole('button', { name: 'Try again' })).toBeVisible();
+  // Nothing else is used in its place.
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('pincer/')))).toEqual(
+    [],
+  );
+});
+
+test('two pages: each has what the other records, and after a reload nothing is gone', async ({
+  page,
+  context,
+}) => {
+  await openCase(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const lamp = (p: Page, name: string, mode: string) =>
+    p.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode });
+  await expect(lamp(other, 'Engine lamp', 'Steady')).toBeVisible();
+  await lamp(page, 'Engine lamp', 'Steady').click();
+  await expect(lamp(other, 'Engine lamp', 'Steady')).toBeChecked();
+  await Promise.all([
+    lamp(page, 'Engine lamp', 'Flashing').click(),
+    other.getByRole('radiogroup', { name: 'The engine lamp at key-on' }).getByRole('radio').first().click(),
+  ]);
+  await expect(page.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
+  await expect(other.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
+  await other.reload();
+  await expect(other.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
+  // The other page says that this one holds the adapter, and no longer once it is gone.
+  await connect(page, 'Coil of cylinder 3 dead');
+  await expect(
+    other.getByText(/Another page of Pincer is connected to the adapter for this case/),
+  ).toBeVisible();
+  await page.close();
+  await expect(other.getByText(/Another page of Pincer/)).toBeHidden();
+});
+
+test('a case with entries of a newer version can be looked at, and is not changed', async ({ page }) => {
+  await openCase(page);
+  const caseId = /case_[0-9a-f]+/.exec(page.url())?.[0] ?? '';
+  await putRaw(page, {
+    [`entry:${caseId}:ent_new`]: {
+      version: 2,
+      caseId,
+      record: { id: 'ent_new', at: '2026-11-03T06:00:00.000Z', kind: 'sniffed', smell: 'odd' },
+    },
+  });
+  await page.reload();
+  await expect(page.getByText('This case can only be looked at.')).toBeVisible();
+  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await expect(page.getByRole('alert')).toContainText('This case holds entries of a newer Pincer');
+});
+
+test('a station that breaks leaves the road, the rail, the log and the file in place', async ({ page }) => {
+  await openCase(page);
+  await page.route(/\/assets\/watch-/, (route) => route.abort());
+  await page.goto(`${page.url().replace(/\/light.*/, '')}/watch`);
+  await expect(page.getByRole('alert')).toContainText('This station could not be fetched.');
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
+  await expect(page.getByLabel('How much road is left')).toBeVisible();
+  await page.getByRole('link', { name: /^Log, / }).click();
+  await expect(page.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
+});
