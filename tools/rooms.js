@@ -57,7 +57,7 @@ export const WEB_ARROWS = {
   settings: ['store', 'ui'],
   reference: ['store', 'ui', 'workers'],
   garage: ['accepted', 'store', 'ui'],
-  logbook: ['stations', 'store', 'ui'],
+  logbook: ['store', 'ui'],
   shell: ['logbook', 'reference', 'stations', 'store', 'ui'],
   stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'workers'],
 };

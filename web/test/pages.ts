@@ -50,6 +50,10 @@ export function aPage(): Page {
       setMode: () => Promise.reject(new Error('not used')),
       does: () => Promise.reject(new Error('not used')),
     },
+    recordings: {
+      exportCsv: () => Promise.resolve(null),
+      importCsv: () => Promise.resolve('not used'),
+    },
     space: {
       persist: () => undefined,
       isPersisted: () => Promise.resolve(null),

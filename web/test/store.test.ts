@@ -63,6 +63,10 @@ const ports: Ports = {
     setMode: () => Promise.reject(new Error('not used')),
     does: () => Promise.reject(new Error('not used')),
   },
+  recordings: {
+    exportCsv: () => Promise.resolve(null),
+    importCsv: () => Promise.resolve('not used'),
+  },
   space: {
     persist: () => undefined,
     isPersisted: () => Promise.resolve(null),

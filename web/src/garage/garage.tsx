@@ -13,6 +13,7 @@ import { day, distance } from '../ui/format.ts';
 import { Contained } from '../ui/contained.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
+import { ExportReminder } from './export-reminder.tsx';
 import { SetAsideNotice } from './set-aside.tsx';
 import { useFirstStartDemo } from './first-start.ts';
 
@@ -50,6 +51,7 @@ export function Garage() {
         </div>
       </div>
       <SetAsideNotice />
+      <ExportReminder />
       {list.length === 0 ? (
         <Notice
           title="No vehicle yet."

@@ -1,5 +1,7 @@
+import { proxy } from 'comlink';
 import type { Ports } from '../ports/ports.ts';
 import { coreWorker } from '../workers/core-client.ts';
+import { recordingsWorker } from '../workers/recordings-client.ts';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { browserSpace } from './space.ts';
 import { browserTabs } from './tabs.ts';
@@ -22,5 +24,16 @@ export function browserPorts(): Ports {
     },
     tabs: browserTabs(),
     space: browserSpace(),
+    recordings: {
+      exportCsv: (id) => recordingsWorker().exportCsv(id, false),
+      importCsv: async (file, target) => {
+        const result = await recordingsWorker().importFile(
+          file,
+          target,
+          proxy(() => undefined),
+        );
+        return result.ok ? null : `${result.why} ${result.next}`;
+      },
+    },
   };
 }

@@ -1,4 +1,5 @@
 import type { CorePort } from './core.ts';
+import type { RecordingsPort } from './recordings.ts';
 import type { SpacePort } from './space.ts';
 import type { StandInPort } from './stand-in.ts';
 import type { TabsPort } from './tabs.ts';
@@ -9,4 +10,5 @@ export interface Ports {
   standIn: StandInPort;
   tabs: TabsPort;
   space: SpacePort;
+  recordings: RecordingsPort;
 }

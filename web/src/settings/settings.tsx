@@ -6,6 +6,7 @@ import { TOOLS, type ToolId } from '@pincer/core/knowledge';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
+import { OnThisDevice } from './on-this-device.tsx';
 import { Segments } from '../ui/segments.tsx';
 
 /** The owner's rates, tools, school, units and theme. */
@@ -112,6 +113,7 @@ export function SettingsPage() {
           Save
         </button>
       </form>
+      <OnThisDevice />
     </main>
   );
 }

@@ -23,6 +23,8 @@ export type Settings = z.infer<typeof settingsSchema>;
 const marksSchema = z.object({
   /** The example: begun and not finished, or done with and never to come back by itself. */
   example: z.enum(['begun', 'done']).optional(),
+  /** The cases that came with it. */
+  exampleCases: z.array(z.string()).optional(),
   /** When everything was last saved as a file. */
   exportedAt: z.iso.datetime().optional(),
 });

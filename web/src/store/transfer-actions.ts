@@ -183,14 +183,17 @@ function bringDemo(): AppThunk<Promise<void>> {
     const response = await fetch('/demo/harbour.json');
     if (!response.ok) throw new Error(`The example is not there (${response.status}).`);
     const demo = (await response.json()) as { vehicles: unknown[]; files: unknown[] };
+    const exampleCases: string[] = [];
     for (const data of demo.files) {
       const outcome = await dispatch(checkImport(JSON.stringify(data)));
-      if (outcome.ok && 'file' in outcome) await dispatch(addImport(outcome.file));
+      if (!outcome.ok || !('file' in outcome)) continue;
+      const { caseId } = await dispatch(addImport(outcome.file));
+      exampleCases.push(caseId);
     }
     for (const raw of demo.vehicles) {
       const vehicle = vehicleSchema.safeParse(raw);
       if (vehicle.success) await dispatch(keepVehicle(vehicle.data));
     }
-    await dispatch(mark({ example: 'done' }));
+    await dispatch(mark({ example: 'done', exampleCases }));
   };
 }

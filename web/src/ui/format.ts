@@ -26,9 +26,14 @@ export function percent(p: number): string {
   return `${value < 2 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
 }
 
-/** A count with its noun: `1 code`, `3 codes`. */
-export function counted(n: number, noun: string): string {
-  return `${n} ${noun}${n === 1 ? '' : 's'}`;
+/** A count with its noun: `1 code`, `3 codes`. @param plural where it is not the noun with an s. */
+export function counted(n: number, noun: string, plural = `${noun}s`): string {
+  return `${n} ${n === 1 ? noun : plural}`;
+}
+
+/** Bytes as a person counts them: `12 MB`, `3.4 GB`. */
+export function megabytes(bytes: number): string {
+  return bytes < 1e9 ? `${Math.max(1, Math.round(bytes / 1e6))} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 }
 
 /** An amount in whole units of the owner's currency. */

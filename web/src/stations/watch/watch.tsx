@@ -13,6 +13,7 @@ import {
 } from '@pincer/core/signals';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { recordingHours } from '../../store/space-actions.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import {
   cutRecordings,
@@ -109,6 +110,7 @@ export function Watch() {
           </Notice>
         ) : null}
       </div>
+      {isTalking && !isRunning ? <Room /> : null}
       {link.caseId === record.id ? <StandInPanel /> : null}
       {open ? (
         <RecordingView
@@ -298,5 +300,36 @@ function Choose({
         </div>
       </details>
     </section>
+  );
+}
+
+/** Hours of recording below which it is said that room is short. */
+const SHORT_HOURS = 3;
+
+/** Said before a recording, not when it stops for lack of room. */
+function Room() {
+  const dispatch = useAppDispatch();
+  const [hours, setHours] = useState<number | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void dispatch(recordingHours()).then((found) => {
+      if (isCurrent) setHours(found);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch]);
+  if (hours === null) return null;
+  if (hours < SHORT_HOURS)
+    return (
+      <Notice title="There is little room on this device." tone="strong">
+        It is enough for about {Math.max(0, Math.round(hours * 60))} minutes of recording. Make room before a
+        long one.
+      </Notice>
+    );
+  return (
+    <p className="text-[15px] text-ink-2">
+      Room on this device: {hours > 100 ? 'more than 100' : `about ${Math.round(hours)}`} hours of recording.
+    </p>
   );
 }
