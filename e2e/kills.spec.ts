@@ -1,8 +1,14 @@
 import { expect, test } from '@playwright/test';
 import { tryAll } from '../faults/campaign.ts';
+import { ENTRY_KILLS } from '../faults/entry-kills.ts';
 import { KILLS } from '../faults/kills.ts';
 
 test('killed on the way to a clear: one permit sends one clear, and what was asked is stored', async () => {
   test.setTimeout(120_000);
   expect((await tryAll(KILLS, KILLS.short)).failed).toEqual([]);
+});
+
+test('killed while entering and reading: what was shown as saved is there', async () => {
+  test.setTimeout(120_000);
+  expect((await tryAll(ENTRY_KILLS, ENTRY_KILLS.short)).failed).toEqual([]);
 });

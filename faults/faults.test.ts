@@ -1,5 +1,6 @@
 import { tryAll, type Campaign } from './campaign.ts';
 import { HOSTILE_LINES } from './hostile-line.ts';
+import { FILES } from './files.ts';
 import { LOGS } from './logs.ts';
 import { REQUESTS } from './requests.ts';
 import { SESSIONS } from './sessions.ts';
@@ -7,7 +8,7 @@ import { SESSIONS } from './sessions.ts';
 jest.setTimeout(60_000);
 
 describe('a short run of what `npm run faults` tries', () => {
-  test.each([LOGS, SESSIONS, HOSTILE_LINES, REQUESTS].map((c) => [c.title, c] as const))(
+  test.each([LOGS, SESSIONS, HOSTILE_LINES, REQUESTS, FILES].map((c) => [c.title, c] as const))(
     '%s',
     async (_, campaign: Campaign) => {
       expect((await tryAll(campaign, campaign.short)).failed).toEqual([]);

@@ -1,6 +1,8 @@
 import { tryAll, type Campaign } from './campaign.ts';
 import { HOSTILE_LINES } from './hostile-line.ts';
 import { KILLS } from './kills.ts';
+import { ENTRY_KILLS } from './entry-kills.ts';
+import { FILES } from './files.ts';
 import { LOGS } from './logs.ts';
 import { REQUESTS } from './requests.ts';
 import { SESSIONS } from './sessions.ts';
@@ -9,7 +11,7 @@ import { SESSIONS } from './sessions.ts';
  * Tries to break what must not break, and prints what was tried and what failed.
  * `npm run faults [-- CAMPAIGN...] [--short] [--times N]`; the kills want a built application (`npm run build`).
  */
-const CAMPAIGNS: readonly Campaign[] = [LOGS, SESSIONS, HOSTILE_LINES, REQUESTS, KILLS];
+const CAMPAIGNS: readonly Campaign[] = [LOGS, SESSIONS, HOSTILE_LINES, REQUESTS, FILES, ENTRY_KILLS, KILLS];
 
 const args = process.argv.slice(2);
 const isShort = args.includes('--short');

@@ -1,19 +1,16 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { mkdtempSync, rmSync } from 'node:fs';
 import type { Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { createStandInServer } from '../server/stand-in-tcp.ts';
 import { BRIDGE_DEFAULTS } from '../server/bridge.ts';
 import { createPincer } from '../server/serve.ts';
 import { seededRandom } from '@pincer/simulator';
-import { CHROMIUM } from '../playwright.config.ts';
 import type { Campaign } from './campaign.ts';
 import { chosen, chosenAt } from './chance.ts';
+import { PAGES, Victim, listening, openCase, pause, portOf } from './victim.ts';
 
-const PAGES = fileURLToPath(new URL('../web/dist', import.meta.url));
 /** An adapter on TCP with a car whose fault comes back, and a count of the clears that reached the car. */
 class CountingAdapter {
   clears = 0;
@@ -27,65 +24,6 @@ class CountingAdapter {
     },
   });
 }
-
-const listening = (server: { listen: (port: number, host: string, done: () => void) => unknown }) =>
-  new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-const portOf = (server: Server): number => {
-  const address = server.address();
-  if (address === null || typeof address === 'string') throw new Error('No port.');
-  return address.port;
-};
-
-/** A browser in a process of its own, which can be killed outright. */
-class Victim {
-  private constructor(
-    private readonly process: ChildProcess,
-    private readonly browser: Browser,
-    readonly page: Page,
-  ) {}
-
-  static async start(profile: string, address: string): Promise<Victim> {
-    const portFile = join(profile, 'DevToolsActivePort');
-    rmSync(portFile, { force: true });
-    const child = spawn(
-      CHROMIUM.executablePath,
-      [
-        ...CHROMIUM.args,
-        '--headless=new',
-        '--remote-debugging-port=0',
-        `--user-data-dir=${profile}`,
-        'about:blank',
-      ],
-      { detached: true, stdio: 'ignore' },
-    );
-    for (
-      let tries = 0;
-      !existsSync(portFile) || readFileSync(portFile, 'utf8').split('\n').length < 2;
-      tries++
-    ) {
-      if (tries > 300) throw new Error('Chromium did not start.');
-      await pause(50);
-    }
-    const port = readFileSync(portFile, 'utf8').split('\n')[0];
-    const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
-    const context = browser.contexts()[0];
-    if (!context) throw new Error('Chromium has no window.');
-    const page = context.pages()[0] ?? (await context.newPage());
-    page.setDefaultTimeout(20_000);
-    await page.goto(address);
-    return new Victim(child, browser, page);
-  }
-
-  /** Every process of it at once, without a word, as when the power goes. */
-  async kill(): Promise<void> {
-    const gone = new Promise((resolve) => this.process.once('exit', resolve));
-    if (this.process.pid !== undefined) process.kill(-this.process.pid, 'SIGKILL');
-    await gone;
-    await this.browser.close().catch(() => undefined);
-  }
-}
-
-const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
 interface Stored {
   asked: string[];
@@ -116,15 +54,6 @@ const storedIn = (page: Page): Promise<Stored> =>
         };
       }),
   );
-
-async function openCase(page: Page): Promise<string> {
-  await page.getByRole('link', { name: 'A light came on' }).first().click();
-  await page.getByLabel('Make and model').fill('Tarrow Finch 1.4');
-  await page.getByLabel('Year').fill('2012');
-  await page.getByRole('button', { name: 'Open the case' }).click();
-  await page.getByRole('heading', { name: 'What lit, and how does it run?' }).waitFor();
-  return /case\/[^/]+/.exec(page.url())?.[0] ?? '';
-}
 
 /** One bench: adapter, server and profile, and what was found in it so far. */
 class Bench {

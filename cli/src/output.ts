@@ -10,7 +10,7 @@ export interface Output {
 export class InputError extends Error {}
 
 /** Largest file that is read whole, bytes. */
-const MAX_FILE = 200 * 1024 * 1024;
+const MAX_FILE = 32 * 1024 * 1024;
 
 /**
  * The text of a file.
@@ -19,7 +19,8 @@ const MAX_FILE = 200 * 1024 * 1024;
 export async function readText(path: string): Promise<string> {
   try {
     const { size } = await stat(path);
-    if (size > MAX_FILE) throw new InputError(`${path}: larger than 200 MB; split it first.`);
+    if (size > MAX_FILE)
+      throw new InputError(`${path}: larger than 32 MB, the most that is read at once; split it first.`);
     return await readFile(path, 'utf8');
   } catch (error) {
     if (error instanceof InputError) throw error;

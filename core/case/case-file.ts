@@ -38,7 +38,8 @@ export function writeCaseFile(
 export function readCaseFile(text: string): ImportResult {
   let data: unknown;
   try {
-    data = JSON.parse(text);
+    // Some editors put a mark of byte order in front.
+    data = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     return { ok: false, problem: notJson(text, error instanceof Error ? error.message : '') };
   }
@@ -49,6 +50,11 @@ export function readCaseFile(text: string): ImportResult {
 export function readCaseData(data: unknown): ImportResult {
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return { ok: false, problem: { code: 'not-a-case' } };
+  if (isTooDeep(data))
+    return {
+      ok: false,
+      problem: { code: 'broken', path: '(the whole file)', detail: 'it is nested too deeply' },
+    };
   const raw = data as Record<string, unknown>;
   const version = raw['version'];
   if (
@@ -64,6 +70,18 @@ export function readCaseData(data: unknown): ImportResult {
   if (!parsed.success) return { ok: false, problem: broken(parsed.error) };
   const dangling = danglingReference(parsed.data);
   return dangling ? { ok: false, problem: dangling } : { ok: true, file: withUnknown(now, parsed.data) };
+}
+
+/** Deeper than anything that a case holds: what is put together from it, or written again, must not run out of room. */
+const MAX_DEPTH = 60;
+
+function isTooDeep(data: unknown): boolean {
+  let level: unknown[] = [data];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > MAX_DEPTH) return true;
+    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []));
+  }
+  return false;
 }
 
 function broken(error: z.ZodError): ImportProblem {

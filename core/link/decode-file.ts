@@ -1,4 +1,12 @@
-import { IsoTpAssembler, ScanBuilder, emptyScan, parseCandumpLine, type Scan } from '@pincer/core/obd';
+import {
+  IsoTpAssembler,
+  ScanBuilder,
+  emptyScan,
+  parseCandumpLine,
+  type ReadError,
+  type Scan,
+} from '@pincer/core/obd';
+
 import { assemblyError } from './answers.ts';
 import { decodeSavedSession } from './saved-session.ts';
 
@@ -13,9 +21,14 @@ function isAnswerId(id: string): boolean {
   return /^7[0-9A-F]{2}$/.test(id) || /^18D[AB]F1[0-9A-F]{2}$/.test(id);
 }
 
+/** Characters that are looked at to see what a file is. */
+const SAMPLE = 16_384;
+
 /** Whether the text is a candump log rather than a saved adapter session: most lines parse as frames. */
 export function looksLikeCandump(text: string): boolean {
+  // The beginning tells; a file of many megabytes is not taken apart for it.
   const sample = text
+    .slice(0, SAMPLE)
     .split(/\r\n|\r|\n/)
     .filter((l) => l.trim() !== '')
     .slice(0, 50);
@@ -47,7 +60,7 @@ export function decodeCandump(text: string): Scan {
     });
   });
   assembler.finish();
-  scan.errors.push(...assembler.faults.map(assemblyError));
+  for (const fault of assembler.faults) scan.errors.push(assemblyError(fault));
   return builder.finish();
 }
 
@@ -69,6 +82,7 @@ const NOISE = new Set(['garbled', 'malformed', 'not-understood']);
  */
 export function decodeFileText(text: string): Scan {
   const scan = looksLikeCandump(text) ? decodeCandump(text) : decodeSavedSession(text);
+  scan.errors = shortened(scan.errors);
   const hasAdapterWords =
     scan.protocol !== undefined ||
     scan.adapterVolts !== undefined ||
@@ -81,6 +95,24 @@ export function decodeFileText(text: string): Scan {
     });
   }
   return scan;
+}
+
+/** Errors of one kind that are named line by line; beyond it they are counted. */
+const NAMED = 100;
+
+/** The first errors of each kind, and how many more there are: a million bad lines are a number, not a list. */
+function shortened(errors: readonly ReadError[]): ReadError[] {
+  const counts = new Map<string, number>();
+  const kept = errors.filter(({ kind }) => {
+    const n = (counts.get(kind) ?? 0) + 1;
+    counts.set(kind, n);
+    return n <= NAMED;
+  });
+  const more = [...counts].filter(([, n]) => n > NAMED);
+  return [
+    ...kept,
+    ...more.map(([kind, n]) => ({ kind, message: `${n - NAMED} more of this kind (${kind}).` })),
+  ];
 }
 
 /** Whether a text held neither an answer from a car nor a word from an adapter. */

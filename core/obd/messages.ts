@@ -195,7 +195,7 @@ export class ScanBuilder {
   /** Completes what needs all answers: the lamp of all units together, texts sent in numbered messages, stated scales. */
   finish(): Scan {
     this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
-    this.scan.values = restated(this.scan.values, this.scan.values);
+    this.scan.values = lastOfEach(restated(this.scan.values, this.scan.values));
     for (const frame of this.scan.freezeFrames) frame.values = restated(frame.values, this.scan.values);
     for (const v of this.scan.values) this.notePart(v.source, partOfValue(v), 'known');
     this.scan.mils.sort((a, b) => (a.unit < b.unit ? -1 : 1));
@@ -424,4 +424,20 @@ export class ScanBuilder {
       return this.addSupport('09', source, type, payload.slice(payload.length > 6 ? 3 : 2));
     this.info.add(answer);
   }
+}
+
+/** A log that goes on for an hour tells the same reading a thousand times: of each, so many are kept, the last ones. */
+const KEPT_OF_EACH = 8;
+
+function lastOfEach(values: Scan['values']): Scan['values'] {
+  const seen = new Map<string, number>();
+  return values
+    .toReversed()
+    .filter(({ source, service, pid, name }) => {
+      const key = `${source} ${service} ${pid} ${name}`;
+      const n = (seen.get(key) ?? 0) + 1;
+      seen.set(key, n);
+      return n <= KEPT_OF_EACH;
+    })
+    .toReversed();
 }

@@ -65,12 +65,15 @@ export interface RowsReport {
 
 const SHOWN_PROBLEMS = 20;
 
+/** No reading and no moment of a vehicle is larger; sums of what is larger would be no numbers any more. */
+const LARGEST = 1e12;
+
 /** Decimal comma or point, thousands not allowed; null for what is no number. */
 function numberIn(text: string, hasDecimalComma: boolean): number | null {
   const plain = hasDecimalComma ? text.trim().replace(',', '.') : text.trim();
   if (!/^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$/.test(plain)) return null;
   const n = Number(plain);
-  return Number.isFinite(n) ? n : null;
+  return Math.abs(n) <= LARGEST ? n : null;
 }
 
 /** Milliseconds and minutes are understood as well as seconds; what the column is headed by says which. */
@@ -145,7 +148,9 @@ export class RecordingRows {
     this.channels = row.map((text, i) => {
       if (i === this.timeColumn) return null;
       const [, name = '', unit = '', id = ''] = HEADER.exec(text) ?? [];
-      const title = name === '' ? `Column ${i + 1}` : name;
+      // A spreadsheet's guard in front of a name that would be a formula is no part of it.
+      const plain = name.replace(/^'(?=[=+\-@])/, '');
+      const title = plain === '' ? `Column ${i + 1}` : plain;
       // Without an id of ours the name stands for it, so that the columns of other programs are traces too.
       let own = id === '' ? title : id;
       while (used.has(own)) own = `${own}'`;

@@ -43,7 +43,13 @@ export interface Sample {
 }
 
 export function emptyRecording(startedAt: string): Recording {
-  return { startedAt, channels: [], samples: {}, marks: [] };
+  // No prototype: a column may be called `constructor`.
+  return {
+    startedAt,
+    channels: [],
+    samples: Object.create(null) as Recording['samples'],
+    marks: [],
+  };
 }
 
 /** Adds samples to a recording in place, for it may be long; a time not after the channel's last is left out. */

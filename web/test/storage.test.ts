@@ -15,6 +15,7 @@ jest.mock('localforage', () => {
 });
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
+import { exportAll, restoreAll } from '../src/store/archive-actions.ts';
 import { checkStorage, saveAgain } from '../src/store/keep.ts';
 import { changeSettings, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
 import {
@@ -317,6 +318,34 @@ describe('files', () => {
     expect(added.caseId).not.toBe(c.id);
     expect(idsOf(page, c.id)).not.toContain('ent_f');
     expect(page.store.getState().logbook.cases[added.caseId]?.vehicle).toBe('veh_other');
+  });
+
+  test('everything as one zip and back: nothing is lost, nothing is there twice, and nothing is overwritten', async () => {
+    const c = await aCase();
+    for (const text of ['one', 'two']) await page.dispatch(record(c.id, { kind: 'note', text }));
+    const before = (await loadAll()).cases;
+    const packed = await page.dispatch(exportAll());
+    expect(page.store.getState().logbook.marks.exportedAt).toMatch(/Z$/);
+    const zip = new File([packed], 'pincer.zip');
+    expect(await page.dispatch(restoreAll(zip))).toMatchObject({
+      ok: true,
+      restored: { cases: 0, entries: 0, vehicles: 0, problems: [] },
+    });
+    await page.dispatch(emptyLogbook());
+    expect(await page.dispatch(restoreAll(zip))).toMatchObject({
+      ok: true,
+      restored: { cases: 1, entries: 2, vehicles: 1, problems: [] },
+    });
+    expect((await loadAll()).cases).toEqual(before);
+    expect((await loadAll()).vehicles).toEqual([CAR]);
+    for (const [bytes, why] of [
+      [new Uint8Array([1, 2, 3]), /no zip file/],
+      [new Uint8Array(await packed.arrayBuffer()).slice(0, 300), /no zip file/],
+    ] as const)
+      expect(await page.dispatch(restoreAll(new File([bytes], 'x.zip')))).toEqual({
+        ok: false,
+        message: expect.stringMatching(why) as string,
+      });
   });
 
   test('a logbook that its owner emptied stays empty, and the example does not come back by itself', async () => {

@@ -23,8 +23,11 @@ export function SetAsideNotice() {
           }
           tone="strong"
         >
-          They are left as they are, and what belongs to them is only shown here, not changed. Load the page
-          again to get the newer version; offline, connect first.
+          {newer.length === 1
+            ? 'It is left as it is, and what belongs to it'
+            : 'They are left as they are, and what belongs to them'}{' '}
+          is only shown here, not changed. Load the page again to get the newer version; if you are offline,
+          connect first.
         </Notice>
       ) : null}
       {setAside.length > 0 ? (
@@ -36,7 +39,7 @@ export function SetAsideNotice() {
           <ul className="mt-2 space-y-2">
             {setAside.map((s) => (
               <li key={s.key} className="flex flex-wrap items-center gap-2">
-                <span className="min-w-0 flex-1 break-all font-mono text-[14px]">
+                <span className="min-w-0 basis-full break-words font-mono text-[14px] sm:flex-1 sm:basis-0">
                   {s.key}: {s.reason}
                 </span>
                 <button

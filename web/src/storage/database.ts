@@ -34,7 +34,7 @@ const WORDS: Readonly<Record<StorageFault, readonly [what: string, next: string]
     'The browser’s storage does not answer',
     'Close the other pages of Pincer, or start the browser again.',
   ],
-  full: ['There is no room left for this page on this device', 'Make room on this device, then try again.'],
+  full: ['There is no room left for this page on this device', 'Make room, then try again.'],
   unfit: ['It does not fit what can be kept', 'Save the case as a file, and record it again.'],
   newer: [
     'This case holds entries of a newer Pincer',

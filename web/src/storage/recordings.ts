@@ -63,7 +63,7 @@ export function saveChunk(meta: RecordingMeta, chunk: Chunk): Promise<RecordingM
 
 /** Samples as a chunk. */
 export function chunkOf(samples: readonly Sample[]): Chunk {
-  const chunk: Chunk = {};
+  const chunk = Object.create(null) as Chunk;
   for (const { channel, at, value } of samples) {
     const list = (chunk[channel.id] ??= { times: [], values: [] });
     list.times.push(at);

@@ -53,6 +53,9 @@ export type ImportOutcome =
     }
   | { ok: false; why: string; next: string };
 
+/** What a spreadsheet would take for a formula: text that begins so, and is no number. */
+const FORMULA = /^[=@\t\r]|^[+-](?![\d.,])/;
+
 /** Rows or lines in one piece of a stored recording. */
 const CHUNK_SAMPLES = 20_000;
 
@@ -193,7 +196,9 @@ const api = {
     const parts: string[] = [];
     let rows: string[][] = [];
     const flush = () => {
-      parts.push(`${Papa.unparse(rows, { delimiter: hasDecimalComma ? ';' : ',' })}\r\n`);
+      parts.push(
+        `${Papa.unparse(rows, { delimiter: hasDecimalComma ? ';' : ',', escapeFormulae: FORMULA })}\r\n`,
+      );
       rows = [];
     };
     let isHeader = true;

@@ -4,10 +4,19 @@ import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON } from '../../ui/classes.ts';
 import { FileButton } from '../../ui/file-button.tsx';
 
+/** A session of an hour has one or two megabytes, bytes. */
+const MAX_BYTES = 32 * 1024 * 1024;
+
 /** A scan from a saved adapter session or a CAN log, decoded in the worker. */
 export function FileReading({ caseId }: { caseId: string }) {
   const dispatch = useAppDispatch();
   const open = async (file: File) => {
+    if (file.size > MAX_BYTES) {
+      toast(
+        'This file is larger than 32 MB, the most that is read as one reading. Bring it in at Watch as a recording, or split it.',
+      );
+      return;
+    }
     const scan = await dispatch(decodeFile(await file.text()));
     const problem = scan.errors.find((e) => e.kind === 'nothing-found');
     if (problem) {
