@@ -1,5 +1,4 @@
 import { useEffect } from 'react';
-import { addDemo } from '../store/transfer-actions.ts';
 import { mark } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
@@ -26,9 +25,11 @@ export function useFirstStartDemo(): void {
     let isCurrent = true;
     fetch('/api/config')
       .then((r) => (r.ok ? (r.json() as Promise<{ demo?: boolean }>) : {}))
-      .then((config) => {
+      .then(async (config) => {
         const isDemo = 'demo' in config && config.demo === true;
-        return isCurrent && (isDemo || wish === 'finish') ? dispatch(addDemo()) : undefined;
+        if (!isDemo && wish !== 'finish') return;
+        const { addDemo } = await import('../store/transfer-actions.ts');
+        if (isCurrent) await dispatch(addDemo());
       })
       // Without a server there is no demonstration: the page works offline from its own files.
       .catch(() => undefined);

@@ -1,11 +1,9 @@
 import { FileUp, Pencil, PlugZap, Plus } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
 import { foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { openCase } from '../store/logbook-actions.ts';
-import { addDemo } from '../store/transfer-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
@@ -14,9 +12,11 @@ import { Contained } from '../ui/contained.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { ExportReminder } from './export-reminder.tsx';
-import { SetAsideNotice } from './set-aside.tsx';
 import { useFirstStartDemo } from './first-start.ts';
 
+const SetAsideNotice = lazy(async () => ({
+  default: (await import('./set-aside.tsx')).SetAsideNotice,
+}));
 const NewCase = lazy(async () => ({ default: (await import('./new-case.tsx')).NewCase }));
 const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx')).ImportCase }));
 
@@ -25,6 +25,7 @@ export function Garage() {
   const dispatch = useAppDispatch();
   const { status, vehicles, cases } = useAppSelector((s) => s.logbook);
   const [params, setParams] = useSearchParams();
+  const hasOdd = useAppSelector((s) => s.logbook.setAside.length + s.logbook.newer.length > 0);
   const [isBusy, setBusy] = useState(false);
   useFirstStartDemo();
   const close = () => setParams({}, { replace: true });
@@ -50,7 +51,11 @@ export function Garage() {
           </Link>
         </div>
       </div>
-      <SetAsideNotice />
+      {hasOdd ? (
+        <Suspense fallback={null}>
+          <SetAsideNotice />
+        </Suspense>
+      ) : null}
       <ExportReminder />
       {list.length === 0 ? (
         <Notice
@@ -66,10 +71,12 @@ export function Garage() {
                 disabled={isBusy}
                 onClick={() => {
                   setBusy(true);
-                  dispatch(addDemo())
-                    .catch(() =>
-                      toast('The example logbook could not be loaded. Try again with a connection.'),
-                    )
+                  import('../store/transfer-actions.ts')
+                    .then(({ addDemo }) => dispatch(addDemo()))
+                    .catch(async () => {
+                      const { toast } = await import('sonner');
+                      toast('The example logbook could not be loaded. Try again with a connection.');
+                    })
                     .finally(() => setBusy(false));
                 }}
               >

@@ -1,4 +1,3 @@
-import { exportCase } from '../store/transfer-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { saveText } from '../ui/save-text.ts';
@@ -7,12 +6,14 @@ import { saveText } from '../ui/save-text.ts';
 export function SaveCase({ caseId }: { caseId: string }) {
   const dispatch = useAppDispatch();
   const title = useAppSelector((s) => s.logbook.cases[caseId]?.title ?? 'case');
-  const save = () => {
+  const save = async () => {
+    // Not in the first screen: files are made and read seldom.
+    const { exportCase } = await import('../store/transfer-actions.ts');
     const text = dispatch(exportCase(caseId));
     if (text !== null) saveText(`${title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.case.json`, text);
   };
   return (
-    <button type="button" className={BUTTON.plain} onClick={save}>
+    <button type="button" className={BUTTON.plain} onClick={() => void save()}>
       Save as a case file
     </button>
   );

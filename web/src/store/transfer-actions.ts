@@ -18,7 +18,6 @@ import {
   recordFileSchema,
   type RecordFile,
 } from '../storage/records.ts';
-import { forgetRecordings } from '../storage/recordings.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { forgetNotes } from './journal.ts';
@@ -150,6 +149,7 @@ export function dropSetAside(key: string): AppThunk<Promise<void>> {
 export function emptyLogbook(): AppThunk<Promise<string | null>> {
   return async (dispatch) => {
     try {
+      const { forgetRecordings } = await import('../storage/recordings.ts');
       await forgetAll();
       await forgetRecordings();
     } catch (error) {
