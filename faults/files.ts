@@ -24,7 +24,7 @@ const CSV = `time [s],Engine speed [rpm] {0C},=HYPERLINK("x"),constructor,__prot
 ${Array.from({ length: 60 }, (_, i) => `${i / 2},${800 + i},${-i},${i},${i},${60 + i}`).join('\n')}`;
 const CANDUMP = Array.from(
   { length: 60 },
-  (_, i) => `(${1_600_000_000 + i / 10}) can0 7E8#04410C${(0x1af8 + i).toString(16).toUpperCase()}0000`,
+  (_, i) => `(${1_600_000_000 + i / 10}) can0 7E8#04410C${(0x1af8 + i).toString(16).toUpperCase()}000000`,
 ).join('\n');
 const SESSION =
   '>ATZ\nSTAND-IN v1.0\n>ATH1\nOK\n>03\n7E8 04 43 01 03 02\n>0902\n7E8 10 14 49 02 01 5A 5A 39\n>';

@@ -244,3 +244,24 @@ describe('a file of version 1 as it was written', () => {
     ).toBe(false);
   });
 });
+
+describe('files from anywhere', () => {
+  const example = () => readFileSync(join(__dirname, '../../docs/examples/wet-morning.case.json'), 'utf8');
+
+  test('a mark of byte order in front is no damage', () => {
+    expect(readCaseFile(`\uFEFF${example()}`).ok).toBe(true);
+  });
+
+  test('nested deeper than anything: a clear sentence', () => {
+    const deep = example().replace('{', `{"x": ${'['.repeat(3_000)}${']'.repeat(3_000)},`);
+    const read = readCaseFile(deep);
+    expect(read.ok ? '' : importProblemWords(read.problem)).toMatch(/nested too deeply/);
+  });
+
+  test('fields that a newer version has added live on, at any depth', () => {
+    const text = example().replace('"kind": "lamp"', '"kind": "lamp", "mood": { "of": ["the owner"] }');
+    const read = readCaseFile(text);
+    if (!read.ok) throw new Error(importProblemWords(read.problem));
+    expect(writeCaseFile(read.file.case, read.file.vehicle, read.file.exportedAt)).toContain('"mood"');
+  });
+});

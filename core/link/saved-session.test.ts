@@ -258,3 +258,23 @@ describe('what is odd in a saved text is said, never swallowed', () => {
     expect(long.errors.at(-1)?.message).toMatch(/^800 more lines/);
   });
 });
+
+describe('files of many megabytes', () => {
+  test('a hundred thousand bad lines are a number, not a list', () => {
+    const { errors } = decodeFileText('>03\n7E8 04 43 01 03 02\n>' + 'zzzz is no answer\n'.repeat(100_000));
+    expect(errors.length).toBeLessThan(300);
+    expect(errors.some((e) => /more/.test(e.message))).toBe(true);
+    const frames = '(1600000000.1) can0 7E8#03410C1AF8\n'.repeat(100_000);
+    expect(decodeFileText(frames).errors.length).toBeLessThan(300);
+  });
+
+  test('of a reading that is told a thousand times the last few are kept', () => {
+    const text = Array.from(
+      { length: 1_000 },
+      (_, i) => `(1600000000.${i}) can0 7E8#04410C${i.toString(16).padStart(4, '0').toUpperCase()}000000`,
+    ).join('\n');
+    const speeds = decodeFileText(text).values.filter((v) => v.pid === '0C');
+    expect(speeds.length).toBeLessThanOrEqual(8);
+    expect(speeds.at(-1)?.value).toBeCloseTo(999 / 4);
+  });
+});

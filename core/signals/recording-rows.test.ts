@@ -74,4 +74,17 @@ describe('recordings as rows', () => {
     expect(read([['a', 'b']]).isReadable).toBe(false);
     expect(read([]).recording.channels).toEqual([]);
   });
+
+  test('columns called like the insides of the language, and numbers beyond any reading', () => {
+    const { report, recording } = read([
+      ['\uFEFFtime [s]', 'constructor', '__proto__', "'=SUM(A1)"],
+      ['0', '1', '2', '3'],
+      ['1', '1e308', '-1e308', '4'],
+      ['1e300', '1', '2', '3'],
+    ]);
+    expect(recording.channels.map((c) => c.name)).toEqual(['constructor', '__proto__', '=SUM(A1)']);
+    expect(recording.samples['constructor']?.values).toEqual([1]);
+    expect(recording.samples['__proto__']?.values).toEqual([2]);
+    expect(report).toMatchObject({ badCells: 2, badRows: 1 });
+  });
 });

@@ -139,3 +139,18 @@ test('a recording that is not in this browser: nothing, and no exception', async
   expect(await api.exportCsv('rec_gone', false)).toBeNull();
   expect(await api.traces('rec_gone', ['0C'], 0, 1, 10)).toEqual({});
 });
+
+test('what goes out runs nothing in a spreadsheet, and comes back under its own name', async () => {
+  const formula = '=HYPERLINK(0)';
+  const { id } = await bringIn(`time [s],${formula},-x\n0,1,2\n1,-3,4\n`);
+  const text = (await (await api.exportCsv(id, false))?.text()) ?? '';
+  const [head = '', , row = ''] = text.split('\r\n');
+  expect(head.split(',').slice(1)).toEqual([
+    expect.stringMatching(/^"?'=HYPERLINK/) as string,
+    expect.stringMatching(/^"?'-x/) as string,
+  ]);
+  // A number below zero is a number.
+  expect(row).toBe('1,-3,4');
+  const again = await bringIn(text);
+  expect(again.ok ? again.channels.map((c) => c.name) : []).toEqual([formula, '-x']);
+});
