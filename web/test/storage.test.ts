@@ -27,6 +27,9 @@ import {
 } from '../src/store/transfer-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
 
+/** A busy machine is no reason to fail. */
+jest.setTimeout(60_000);
+
 const CAR: Vehicle = {
   id: 'veh_test',
   name: 'Tarrow Finch 1.4',
@@ -409,7 +412,7 @@ test('property: two pages, a device that brings files, and starts in between end
       pages.one.close();
       pages.two.close();
     }),
-    { numRuns: 40 },
+    { numRuns: 25 },
   );
 
   function fileOf(c: CaseRecord, entries: Entry[]): string {
