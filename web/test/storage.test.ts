@@ -157,6 +157,19 @@ describe('what cannot be read', () => {
     expect(await page.dispatch(putBack(mended.record))).toMatch(/can be read/);
   });
 
+  test('entries of a case that is nowhere are named, not passed over', async () => {
+    await putRaw(entryKey('case_gone', 'ent_1'), {
+      version: 2,
+      caseId: 'case_gone',
+      record: note('ent_1', 'x'),
+    });
+    const { cases, setAside } = await loadAll();
+    expect(cases).toEqual([]);
+    expect(setAside).toMatchObject([
+      { caseId: 'case_gone', reason: expect.stringMatching(/not here/) as string },
+    ]);
+  });
+
   test('one bad number in a case that an older version kept whole: only that entry is odd', async () => {
     const old = JSON.parse(
       readFileSync(join(__dirname, '../../core/case/fixtures/version-1-lean.case.json'), 'utf8'),
@@ -353,12 +366,21 @@ describe('files', () => {
 
   test('a logbook that its owner emptied stays empty, and the example does not come back by itself', async () => {
     await aCase();
+    const other = aPage();
+    await other.dispatch(load());
+    expect(Object.keys(other.store.getState().logbook.cases)).toHaveLength(1);
     expect(await page.dispatch(emptyLogbook())).toBeNull();
+    // A page that was open meanwhile brings nothing back.
+    await other.dispatch(checkStorage());
+    expect(other.store.getState().logbook.cases).toEqual({});
+    expect((await loadAll()).cases).toEqual([]);
+    other.close();
     page.close();
     page = aPage();
     await page.dispatch(load());
     const { vehicles, cases, marks } = page.store.getState().logbook;
-    expect([vehicles, cases, marks]).toEqual([{}, {}, { example: 'done' }]);
+    expect([vehicles, cases, marks]).toMatchObject([{}, {}, { example: 'done' }]);
+    expect(Object.keys(cases)).toEqual([]);
   });
 });
 

@@ -153,7 +153,7 @@ beforeEach(async () => {
   forage.records.clear();
   setDisk(null);
   await emptyRecords();
-  store.dispatch(logbookSlice.actions.emptied());
+  store.dispatch(logbookSlice.actions.emptied({}));
 });
 
 describe('the logbook', () => {

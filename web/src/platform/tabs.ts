@@ -15,6 +15,7 @@ const messageSchema = z.union([
   z.object({ caseId: z.string(), entry: entrySchema }),
   z.object({ head: caseSchema.omit({ entries: true }) }),
   z.object({ vehicle: vehicleSchema }),
+  z.object({ emptied: z.literal(true) }),
 ]);
 
 const doingSchema = z.object({

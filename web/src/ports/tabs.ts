@@ -4,8 +4,9 @@ import type { Vehicle } from '@pincer/core/vehicle';
 /** A case without its entries. */
 export type CaseHead = Omit<CaseRecord, 'entries'>;
 
-/** Something that another page of this browser has stored. */
-export type TabMessage = { caseId: string; entry: Entry } | { head: CaseHead } | { vehicle: Vehicle };
+/** Something that another page of this browser has stored, or that it has emptied the logbook. */
+export type TabMessage =
+  { caseId: string; entry: Entry } | { head: CaseHead } | { vehicle: Vehicle } | { emptied: true };
 
 /** What a page may be doing that concerns the others: talking to an adapter, recording readings of a case. */
 export interface Doing {

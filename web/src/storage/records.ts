@@ -25,6 +25,8 @@ const marksSchema = z.object({
   example: z.enum(['begun', 'done']).optional(),
   /** The cases that came with it. */
   exampleCases: z.array(z.string()).optional(),
+  /** When its owner last emptied it: a page that was open meanwhile does not bring back what it still holds. */
+  emptiedAt: z.iso.datetime().optional(),
   /** When everything was last saved as a file. */
   exportedAt: z.iso.datetime().optional(),
 });
@@ -220,6 +222,16 @@ export async function loadAll(): Promise<Loaded> {
   );
   keys.forEach((key, i) => place(key, values[i], loaded));
   for (const whole of loaded.whole) await takeApart(whole, loaded);
+  // Entries of a case that is nowhere are nobody's, and are not passed over in silence.
+  const there = new Set(keys);
+  for (const [caseId, entries] of loaded.entries)
+    if (!there.has(caseKey(caseId)))
+      for (const { id } of entries)
+        loaded.setAside.push({
+          key: entryKey(caseId, id),
+          reason: 'the case that it belongs to is not here',
+          caseId,
+        });
   const { vehicles, settings, marks, setAside, newer } = loaded;
   return {
     vehicles,
@@ -387,12 +399,17 @@ export async function putBackRecord({ key, stored: mended }: RecordFile, at: str
   });
 }
 
-/** Empties the logbook; that the example was there, or was not wanted, stays known. */
-export async function forgetAll(): Promise<void> {
+/** Empties the logbook; when, and that the example is not wanted, stays known. */
+export async function forgetAll(marks: Marks): Promise<void> {
   await transact('readwrite', async (records) => {
     await records.clear();
-    await records.put(stored({ example: 'done' } satisfies Marks), MARKS);
+    await records.put(stored(marks), MARKS);
   });
+}
+
+/** What the logbook remembers of itself at this moment. */
+export async function storedMarks(): Promise<Marks> {
+  return marksOf(await transact('readonly', (records) => records.get(MARKS)));
 }
 
 /** Forgets something that could not be read, once the owner says so. */

@@ -10,6 +10,7 @@ import {
   saveEntries,
   saveVehicle,
   storedKeys,
+  storedMarks,
   vehicleKey,
 } from '../storage/records.ts';
 import { crossOut, idOfNoted, noteDown, pendingRecords, type Noted } from './journal.ts';
@@ -105,6 +106,11 @@ function compare(): AppThunk<Promise<StorageCheck>> {
     const result: StorageCheck = { writtenBack: 0, lacking: 0, hasFound: false };
     let stored: Set<string>;
     try {
+      const marks = await storedMarks();
+      if ((marks.emptiedAt ?? '') > (getState().logbook.marks.emptiedAt ?? '')) {
+        // Another page has emptied the logbook: what this one still holds is not brought back.
+        dispatch(logbookSlice.actions.emptied(marks));
+      }
       stored = await storedKeys();
       const { setAside, newer } = getState().logbook;
       const known = new Set([
@@ -145,7 +151,14 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
       dispatch(takeFromJournal());
       return false;
     }
-    for (const item of dispatch(takeFromJournal())) await dispatch(keep(item));
+    const noted = dispatch(takeFromJournal());
+    for (const item of noted) await dispatch(keep(item));
+    // A case that was only noted may have had entries in storage already.
+    if (noted.some((item) => 'head' in item))
+      await loadAll().then(
+        (all) => dispatch(loaded(all)),
+        () => undefined,
+      );
     return true;
   };
 }

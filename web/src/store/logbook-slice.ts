@@ -109,7 +109,11 @@ export const logbookSlice = createSlice({
       state.marks = { ...state.marks, ...payload };
     },
     /** The owner has emptied it. */
-    emptied: () => ({ ...initialState, status: 'ready' as const, marks: { example: 'done' as const } }),
+    emptied: (_, { payload }: PayloadAction<Marks>): LogbookState => ({
+      ...initialState,
+      status: 'ready',
+      marks: payload,
+    }),
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);
     },

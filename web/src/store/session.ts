@@ -72,7 +72,8 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
   };
   const stops = [
     tabs.listen((message) => {
-      if ('vehicle' in message) store.dispatch(vehiclePut(message.vehicle));
+      if ('emptied' in message) look();
+      else if ('vehicle' in message) store.dispatch(vehiclePut(message.vehicle));
       else if ('head' in message) store.dispatch(headHeard(message.head));
       else {
         const { caseId, entry } = message;

@@ -16,6 +16,7 @@ import {
   forgetRecord,
   putBackRecord,
   recordFileSchema,
+  type Marks,
   type RecordFile,
 } from '../storage/records.ts';
 import { draftsSlice } from './drafts-slice.ts';
@@ -147,17 +148,19 @@ export function dropSetAside(key: string): AppThunk<Promise<void>> {
 
 /** Empties the logbook on this device, recordings included. @returns why it could not, or null. */
 export function emptyLogbook(): AppThunk<Promise<string | null>> {
-  return async (dispatch) => {
+  return async (dispatch, _, { tabs }) => {
+    const marks: Marks = { example: 'done', emptiedAt: now().toISOString() };
     try {
       const { forgetRecordings } = await import('../storage/recordings.ts');
-      await forgetAll();
+      await forgetAll(marks);
       await forgetRecordings();
     } catch (error) {
       return storageError(error).message;
     }
     forgetNotes();
-    dispatch(logbookSlice.actions.emptied());
+    dispatch(logbookSlice.actions.emptied(marks));
     dispatch(draftsSlice.actions.draftsLoaded({}));
+    tabs.tell({ emptied: true });
     return null;
   };
 }
