@@ -162,3 +162,26 @@ test('a station that breaks leaves the road, the rail, the log and the file in p
   await page.getByRole('link', { name: /^Log, / }).click();
   await expect(page.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
 });
+
+test('everything is saved as one file, the logbook is emptied, and the file brings it back', async ({
+  page,
+}) => {
+  await example(page);
+  await page.getByRole('link', { name: 'Settings' }).click();
+  const section = page.getByRole('region', { name: 'On this device' });
+  await expect(section).toContainText('4 vehicles, 5 cases');
+  const download = page.waitForEvent('download');
+  await section.getByRole('button', { name: 'Save everything as a file' }).click();
+  const zip = await (await download).path();
+  await expect(section).toContainText('Last saved as a file on');
+  await section.getByRole('button', { name: 'Empty this logbook' }).click();
+  await page.getByRole('button', { name: 'Delete everything on this device' }).click();
+  await expect(section).toContainText('0 vehicles, 0 cases');
+  await page.reload();
+  await expect(section).toContainText('0 vehicles, 0 cases');
+  await section.getByLabel('Zip file of a whole logbook').setInputFiles(zip);
+  await expect(section.getByText(/Brought back: 4 vehicles, 5 cases/)).toBeVisible();
+  await expectAccessible(page, 'settings after everything was brought back', 'structure');
+  await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
+  await expect(page.getByText('Wet-morning shake')).toBeVisible();
+});

@@ -158,7 +158,8 @@ const namedExports = {
   message: 'Name every export by hand, so that the public face can be read.',
 };
 
-const testFiles = ['**/*.test.ts'];
+/** Tests, and what they share: they have clocks of their own. */
+const testFiles = ['**/*.test.ts', 'core/test/*.ts'];
 
 /**
  * Flat configurations for every workspace and every room of the core.
