@@ -97,7 +97,7 @@ test('settings: rates move the figures, units the distances', async ({ page }) =
   await page.getByRole('link', { name: 'Settings' }).click();
   await page.getByLabel(/An hour of your own time/).fill('60');
   await page.getByRole('radio', { name: 'Miles, litres' }).click();
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goBack();
   await expect(repair.locator('dd').first()).not.toHaveText(before);
