@@ -41,7 +41,7 @@ export {
   type Standing,
   type Word,
 } from './standing.ts';
-export { mergePlan, type MergePlan } from './merging.ts';
+export { mergePlan, sameContent, type MergePlan } from './merging.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
   findInText,
@@ -70,4 +70,4 @@ export {
   type CaseRecord,
   type Owner,
 } from './record.ts';
-export { readEntry, readRecord, withUnknown, type ReadRecord } from './stored.ts';
+export { readEntry, readRecord, type ReadRecord } from './stored.ts';

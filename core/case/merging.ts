@@ -15,7 +15,8 @@ export interface MergePlan {
   isOtherVehicle: boolean;
 }
 
-const sameContent = (a: unknown, b: unknown): boolean => sorted(a) === sorted(b);
+/** Whether two records say the same, in whatever order their fields stand. */
+export const sameContent = (a: unknown, b: unknown): boolean => sorted(a) === sorted(b);
 
 const sorted = (value: unknown): string =>
   JSON.stringify(value, (_, v: unknown) =>

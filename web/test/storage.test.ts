@@ -157,6 +157,15 @@ describe('what cannot be read', () => {
     expect(await page.dispatch(putBack(mended.record))).toMatch(/can be read/);
   });
 
+  test('a vehicle that is stored in the place of one that cannot be read leaves that beside it', async () => {
+    const odd = { version: 2, record: { id: CAR.id, name: 7 } };
+    await putRaw(`vehicle:${CAR.id}`, odd);
+    expect(await page.dispatch(putVehicle(CAR))).toBe(true);
+    expect((await loadAll()).vehicles).toEqual([CAR]);
+    const kept = (await rawKeys()).find((k) => k.startsWith('set-aside:'));
+    expect(await getRaw(kept ?? '')).toEqual(odd);
+  });
+
   test('entries of a case that is nowhere are named, not passed over', async () => {
     await putRaw(entryKey('case_gone', 'ent_1'), {
       version: 2,

@@ -6,11 +6,13 @@ import {
   ownerSchema,
   readEntry,
   readRecord,
+  sameContent,
   type CaseRecord,
   type Entry,
   type ReadRecord,
 } from '@pincer/core/case';
 import { vehicleSchema, type Vehicle } from '@pincer/core/vehicle';
+import { now } from '../clock.ts';
 import { StorageError, transact, type Records } from './database.ts';
 
 export const settingsSchema = z.object({
@@ -69,6 +71,7 @@ type Head = z.infer<typeof headSchema>;
 
 /** Where records that were repaired, or set aside by an older version, are kept as they were. */
 const KEPT = 'set-aside:';
+const keptKey = (key: string, at: string): string => `${KEPT}${key}@${at}`;
 const SETTINGS = 'settings';
 const MARKS = 'marks';
 
@@ -92,20 +95,29 @@ function checked<T>(schema: z.ZodType<T>, record: T): T {
   return record;
 }
 
-/** Puts a record in the place of an older one, but never in that of what this version cannot read. */
+/**
+ * Puts a record in the place of an older one. What a newer version wrote, and a case that an older one kept whole, stay;
+ * what cannot be read is kept beside it.
+ */
 async function replace<T>(key: string, record: T, schema: z.ZodType<T>): Promise<void> {
   checked(schema, record);
   await transact('readwrite', async (records) => {
-    const there = storedSchema.safeParse(await records.get(key));
-    if (there.success && there.data.version > CURRENT_VERSION) throw new StorageError('newer');
+    const raw: unknown = await records.get(key);
+    const there = storedSchema.safeParse(raw);
+    if (there.success) {
+      const { record: old, version } = there.data;
+      if (version > CURRENT_VERSION) throw new StorageError('newer');
+      // Its entries are in it: it is taken apart at the next start.
+      if (isWhole(old)) return;
+      if (!readRecord(schema, old, version).ok) await records.put(raw, keptKey(key, now().toISOString()));
+    } else if (raw !== undefined) await records.put(raw, keptKey(key, now().toISOString()));
     await records.put(stored(record), key);
   });
 }
 
 /** Keeps a case's head: whose it is and what it is called. Its entries are kept by {@link saveEntries}. */
 export function saveCaseHead(head: Omit<CaseRecord, 'entries'>): Promise<void> {
-  const { entries: _, ...rest } = { entries: null, ...head };
-  return replace(caseKey(head.id), rest, headSchema);
+  return replace(caseKey(head.id), head, headSchema);
 }
 
 export const saveVehicle = (vehicle: Vehicle): Promise<void> =>
@@ -146,7 +158,7 @@ export async function saveEntries(caseId: string, entries: readonly Entry[]): Pr
  */
 export async function isStored(caseId: string, wanted: Entry): Promise<boolean> {
   const found = entryOf(await transact('readonly', (records) => records.get(entryKey(caseId, wanted.id))));
-  return found?.ok === true && canonical(found.value) === canonical(wanted);
+  return found.ok && sameContent(found.value, wanted);
 }
 
 /**
@@ -172,15 +184,6 @@ function entryOf(raw: unknown): ReadRecord<Entry> {
     : { ok: false, why: 'broken', detail: 'it has no version' };
 }
 
-/** JSON with sorted keys, so that only content is compared. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, v: unknown) =>
-    typeof v === 'object' && v !== null && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
-}
-
 /** The keys of everything that storage has at this moment. */
 export async function storedKeys(): Promise<Set<string>> {
   return new Set(await transact('readonly', (records) => records.getAllKeys()));
@@ -201,22 +204,24 @@ interface Reading extends Loaded {
   whole: Whole[];
 }
 
+const nothingRead = (): Reading => ({
+  vehicles: [],
+  cases: [],
+  settings: null,
+  marks: {},
+  setAside: [],
+  newer: [],
+  heads: [],
+  entries: new Map(),
+  whole: [],
+});
+
 /**
  * Reads everything, at one moment. A record that cannot be read is reported alone and left untouched; one of a newer
  * version likewise. A case that an older version kept whole is taken apart into its entries.
  */
 export async function loadAll(): Promise<Loaded> {
-  const loaded: Reading = {
-    vehicles: [],
-    cases: [],
-    settings: null,
-    marks: {},
-    setAside: [],
-    newer: [],
-    heads: [],
-    entries: new Map(),
-    whole: [],
-  };
+  const loaded = nothingRead();
   const [keys, values] = await transact('readonly', (records) =>
     Promise.all([records.getAllKeys(), records.getAll()]),
   );
@@ -364,35 +369,17 @@ const plainKey = (key: string): string =>
  * @returns why it cannot be put there, or null.
  */
 export async function putBackRecord({ key, stored: mended }: RecordFile, at: string): Promise<string | null> {
-  const probe: Reading = {
-    vehicles: [],
-    cases: [],
-    settings: null,
-    marks: {},
-    setAside: [],
-    newer: [],
-    heads: [],
-    entries: new Map(),
-    whole: [],
-  };
+  const probe = nothingRead();
   place(key, mended, probe);
   const why = probe.setAside[0]?.reason ?? (probe.newer.length > 0 ? 'a newer Pincer wrote it' : null);
   if (why !== null) return why;
   return transact('readwrite', async (records) => {
     const there: unknown = await records.get(key);
     if (there !== undefined) {
-      const old: Reading = {
-        ...probe,
-        setAside: [],
-        newer: [],
-        entries: new Map(),
-        heads: [],
-        vehicles: [],
-        whole: [],
-      };
+      const old = nothingRead();
       place(key, there, old);
       if (old.setAside.length === 0) return 'what lies in its place can be read, and is left as it is';
-      await records.put(there, `${KEPT}${key}@${at}`);
+      await records.put(there, keptKey(key, at));
     }
     await records.put(mended, key);
     return null;
