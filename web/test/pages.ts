@@ -32,32 +32,37 @@ export interface Page {
   close: () => void;
 }
 
+/** The core in this process, for there are no workers here; no recordings to take out, and no word of room. */
+export const CORE_HERE: Pick<Ports, 'core' | 'recordings' | 'space'> = {
+  core: {
+    assess: (c, v, owner, at) => Promise.resolve(assess(c, v, new Date(at), owner)),
+    readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
+    decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
+    codePage: (code) => Promise.resolve(codePage(code)),
+    searchReference: () => Promise.resolve([]),
+  },
+  recordings: {
+    exportCsv: () => Promise.resolve(null),
+    importCsv: () => Promise.resolve('not used'),
+  },
+  space: {
+    persist: () => undefined,
+    isPersisted: () => Promise.resolve(null),
+    estimate: () => Promise.resolve(null),
+  },
+};
+
 /** Opens another page. Nothing is loaded yet. */
 export function aPage(): Page {
   const self = {};
   let isGone = false;
   const ports: Ports = {
-    core: {
-      assess: (c, v, owner, at) => Promise.resolve(assess(c, v, new Date(at), owner)),
-      readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
-      decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
-      codePage: (code) => Promise.resolve(codePage(code)),
-      searchReference: () => Promise.resolve([]),
-    },
+    ...CORE_HERE,
     standIn: {
       plugIn: () => Promise.reject(new Error('not used')),
       unplug: () => Promise.reject(new Error('not used')),
       setMode: () => Promise.reject(new Error('not used')),
       does: () => Promise.reject(new Error('not used')),
-    },
-    recordings: {
-      exportCsv: () => Promise.resolve(null),
-      importCsv: () => Promise.resolve('not used'),
-    },
-    space: {
-      persist: () => undefined,
-      isPersisted: () => Promise.resolve(null),
-      estimate: () => Promise.resolve(null),
     },
     tabs: {
       ...ALONE,

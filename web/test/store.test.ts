@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { assess, codePage } from '@pincer/core/assess';
-import { foldCase, readCaseFile, type CaseRecord, type Entry } from '@pincer/core/case';
+import { foldCase, type CaseRecord, type Entry } from '@pincer/core/case';
 import { emptyScan } from '@pincer/core/obd';
-import { asciiBytes, asciiOf, decodeFileText, type Transport } from '@pincer/core/link';
+import { asciiBytes, asciiOf, type Transport } from '@pincer/core/link';
 import { moduleMapSchema, type Vehicle } from '@pincer/core/vehicle';
 import localforage from 'localforage';
 import { FINCH_MODULES, StandIn, type Fault, type StandInAdapter } from '@pincer/simulator';
 import type { MemoryForage } from './memory-forage.ts';
+import { CORE_HERE, notes } from './pages.ts';
 import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, setDisk } from './raw-records.ts';
 
 let car: StandIn;
@@ -47,13 +47,7 @@ const hearers = new Set<(message: TabMessage) => void>();
 let isLocked = false;
 /** Workers do not exist here: the stand-in and the core run in this process, behind the same ports. */
 const ports: Ports = {
-  core: {
-    assess: (c, v, owner, at) => Promise.resolve(assess(c, v, new Date(at), owner)),
-    readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
-    decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
-    codePage: (code) => Promise.resolve(codePage(code)),
-    searchReference: () => Promise.resolve([]),
-  },
+  ...CORE_HERE,
   standIn: {
     plugIn: () => {
       adapter = car.plugIn();
@@ -62,15 +56,6 @@ const ports: Ports = {
     unplug: () => Promise.resolve(adapter.unplug()),
     setMode: () => Promise.reject(new Error('not used')),
     does: () => Promise.reject(new Error('not used')),
-  },
-  recordings: {
-    exportCsv: () => Promise.resolve(null),
-    importCsv: () => Promise.resolve('not used'),
-  },
-  space: {
-    persist: () => undefined,
-    isPersisted: () => Promise.resolve(null),
-    estimate: () => Promise.resolve(null),
   },
   tabs: {
     ...ALONE,
@@ -133,20 +118,6 @@ async function freshCase(fault: Fault | null): Promise<CaseRecord> {
   await dispatch(putVehicle(FINCH));
   return dispatch(openCase(FINCH, 'A light came on'));
 }
-
-/** The browser's synchronous store. */
-const notes = new Map<string, string>();
-Object.defineProperty(globalThis, 'localStorage', {
-  value: {
-    get length() {
-      return notes.size;
-    },
-    key: (i: number) => [...notes.keys()][i] ?? null,
-    getItem: (k: string) => notes.get(k) ?? null,
-    setItem: (k: string, v: string) => notes.set(k, v),
-    removeItem: (k: string) => notes.delete(k),
-  },
-});
 
 beforeEach(async () => {
   notes.clear();
