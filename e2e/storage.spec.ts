@@ -59,7 +59,8 @@ test('an entry that storage will not keep says so, stays, and is kept at another
     const full = globalThis as { isFull?: boolean };
     full.isFull = true;
     for (const name of ['put', 'add'] as const) {
-      const through = IDBObjectStore.prototype[name];
+      type Write = (this: IDBObjectStore, value: unknown, key?: IDBValidKey) => IDBRequest<IDBValidKey>;
+      const through = (IDBObjectStore.prototype as unknown as Record<string, Write>)[name] as Write;
       IDBObjectStore.prototype[name] = function (value: unknown, key?: IDBValidKey) {
         if (full.isFull) throw new DOMException('The disk is full', 'QuotaExceededError');
         return through.call(this, value, key);

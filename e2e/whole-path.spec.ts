@@ -123,7 +123,8 @@ test('clear is impossible until a full reading was written to storage and read b
 
   // A store that takes the record and does not give it back keeps the way shut.
   await page.evaluate(() => {
-    const get = IDBObjectStore.prototype.get;
+    type Get = (this: IDBObjectStore, key: IDBValidKey | IDBKeyRange) => IDBRequest<unknown>;
+    const { get } = IDBObjectStore.prototype as unknown as { get: Get };
     IDBObjectStore.prototype.get = function (key: IDBValidKey | IDBKeyRange) {
       return get.call(this, typeof key === 'string' && key.startsWith('entry:') ? 'nothing' : key);
     };

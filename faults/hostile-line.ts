@@ -82,11 +82,11 @@ const HARMS: readonly Harm[] = [
 ];
 
 const without = (line: string, from: number, count: number) => line.slice(0, from) + line.slice(from + count);
-const HEX = '0123456789ABCDEF';
+const hexDigit = (random: Random) => '0123456789ABCDEF'.charAt(chosenAt(random, 16));
 const changed = (line: string, n: number, random: Random) =>
-  line.slice(0, n) + HEX[chosenAt(random, 16)] + line.slice(n + 1);
+  line.slice(0, n) + hexDigit(random) + line.slice(n + 1);
 const strewn = (line: string, n: number, random: Random) =>
-  line.slice(0, n) + HEX[chosenAt(random, 16)] + line.slice(n);
+  line.slice(0, n) + hexDigit(random) + line.slice(n);
 
 interface Line {
   transport: Transport;

@@ -41,9 +41,9 @@ async function exchange(): Promise<{ asked: string; lines: string[] }[]> {
     await adapter.write(asciiBytes(`${asked}\r`));
     let text = '';
     while (!text.includes('>')) {
-      const { value, done } = await answers.next();
-      if (done) throw new Error('The stand-in ended.');
-      text += asciiOf(value);
+      const next = await answers.next();
+      if (next.done === true) throw new Error('The stand-in ended.');
+      text += asciiOf(next.value);
     }
     const lines = text
       .replace('>', '')

@@ -47,7 +47,10 @@ export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): E
     }),
   );
   app.use((request, response, next) => {
-    if (request.method === 'GET' || request.method === 'HEAD') return next();
+    if (request.method === 'GET' || request.method === 'HEAD') {
+      next();
+      return;
+    }
     response
       .status(405)
       .setHeader('Allow', 'GET, HEAD')

@@ -144,8 +144,14 @@ async function bridge(
   settings: BridgeSettings,
 ): Promise<void> {
   const port = /^\d{1,5}$/.test(portText) ? Number(portText) : 0;
-  if (host === '' || port < 1 || port > 65_535) return refuse(page, 4400);
-  if (!settings.ports.includes(port)) return refuse(page, 4405);
+  if (host === '' || port < 1 || port > 65_535) {
+    refuse(page, 4400);
+    return;
+  }
+  if (!settings.ports.includes(port)) {
+    refuse(page, 4405);
+    return;
+  }
   // Commands that come before the adapter is reached wait here; they count against the same limits.
   const early: Buffer[] = [];
   const mayPass = meter(settings.maxBytesPerSecond);
@@ -178,7 +184,10 @@ async function bridge(
   });
   stayAwake();
   const address = await privateAddressOf(host, settings.resolve);
-  if (address === null) return refuse(page, 4403);
+  if (address === null) {
+    refuse(page, 4403);
+    return;
+  }
   if (page.readyState !== page.OPEN) return;
   const mayCome = meter(settings.maxBytesPerSecond);
   const socket = connect({ host: address, port });

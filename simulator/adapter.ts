@@ -215,7 +215,13 @@ export class StandInAdapter implements Transport {
     for (let i = 0; perUnit.some((l) => i < l.length); i++)
       for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
     const { loses } = this.temperament;
-    const sent = loses ? lines.map((l) => [...l].filter(() => this.world.random() >= loses).join('')) : lines;
+    const sent = loses
+      ? lines.map((l) =>
+          Array.from(l)
+            .filter(() => this.world.random() >= loses)
+            .join(''),
+        )
+      : lines;
     return sent.length > 0 ? sent : ['NO DATA'];
   }
 

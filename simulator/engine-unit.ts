@@ -244,7 +244,7 @@ export class EngineUnit {
 
   private information(type: number): number[][] {
     const padded = (text: string, length: number) =>
-      [...text.padEnd(length, '\0')].map((c) => c.charCodeAt(0));
+      Array.from(text.padEnd(length, '\0')).map((c) => c.charCodeAt(0));
     switch (type) {
       case 0x00:
         return [[0x49, 0x00, ...supportBitmap(0, [0x02, 0x04, 0x06, 0x0a])]];

@@ -114,7 +114,7 @@ export class Engine {
     const wasRunning = this.isRunning;
     if (mode === 'key-on' && this.mode !== 'key-on') this.keyOnTime = 0;
     this.mode = mode;
-    if (!wasRunning && this.isRunning) {
+    if (!wasRunning && mode !== 'off' && mode !== 'key-on') {
       this.runTime = 0;
       this.missed.fill(0);
     }

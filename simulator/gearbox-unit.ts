@@ -70,7 +70,7 @@ export class GearboxUnit {
       case 0x09:
         if (first === 0x00) return [[0x49, 0x00, 0x10, 0x00, 0x00, 0x00]];
         return first === 0x04
-          ? [[0x49, 0x04, 1, ...[...'TCF14-A2'.padEnd(16, '\0')].map((c) => c.charCodeAt(0))]]
+          ? [[0x49, 0x04, 1, ...Array.from('TCF14-A2'.padEnd(16, '\0')).map((c) => c.charCodeAt(0))]]
           : [];
       case 0x14: {
         const answer = this.notes.answer(request);

@@ -18,13 +18,11 @@ async function run(...args: string[]): Promise<{ code: number; out: string; err:
   return { code, out: lines.out.join('\n'), err: lines.err.join('\n') };
 }
 
-const parsed = <T>(text: string): T => JSON.parse(text) as T;
-
 describe('pincer explain', () => {
   test('an array in the order of the arguments, one entry each', async () => {
     const { code, out } = await run('explain', 'P0302', ' p0171 ', 'P1345', '--json');
     expect(code).toBe(0);
-    const list = parsed<Record<string, unknown>[]>(out);
+    const list = JSON.parse(out) as Record<string, unknown>[];
     expect(list.map((e) => [e['code'], e['valid'], e['scope']])).toEqual([
       ['P0302', true, 'standard'],
       ['P0171', true, 'standard'],
@@ -44,7 +42,7 @@ describe('pincer explain', () => {
   test('a bad one is told on stderr with exit code 2, and the others are answered', async () => {
     const { code, out, err } = await run('explain', 'PO302', 'P0420', '--json');
     expect(code).toBe(2);
-    const list = parsed<Record<string, unknown>[]>(out);
+    const list = JSON.parse(out) as Record<string, unknown>[];
     expect(list[0]).toMatchObject({ code: 'PO302', valid: false, suggestion: 'P0302' });
     expect(list[1]).toMatchObject({ code: 'P0420', valid: true });
     expect(err).toMatch(/Did you mean P0302/);
@@ -66,7 +64,7 @@ describe('pincer decode', () => {
   test('an array in the order of the files with the documented shape', async () => {
     const { code, out } = await run('decode', file('a.txt', session), file('b.log', log), '--json');
     expect(code).toBe(0);
-    const [a, b] = parsed<Record<string, never>[]>(out);
+    const [a, b] = JSON.parse(out) as Record<string, never>[];
     expect(a).toMatchObject({
       vin: '1D4GP00R55B123456',
       lamp: { on: true, count: 1 },
@@ -85,7 +83,7 @@ describe('pincer decode', () => {
 
   test('UDS codes carry their status byte', async () => {
     const { out } = await run('decode', file('c.log', '(1.0) can0 7E8#075902FF0171002F\n'), '--json');
-    expect(parsed<Record<string, unknown>[]>(out)[0]).toMatchObject({
+    expect((JSON.parse(out) as Record<string, unknown>[])[0]).toMatchObject({
       codes: [{ code: 'P0171', state: 'confirmed', unit: '7E8', statusByte: 47 }],
     });
   });
@@ -101,7 +99,7 @@ describe('pincer decode', () => {
     expect(code).toBe(2);
     expect(err).toMatch(/gone\.txt: there is no such file/);
     expect(err).toMatch(/empty\.txt: Nothing in this file/);
-    expect(parsed<{ codes: unknown[] }[]>(out).map((e) => e.codes.length)).toEqual([0, 0, 1]);
+    expect((JSON.parse(out) as { codes: unknown[] }[]).map((e) => e.codes.length)).toEqual([0, 0, 1]);
   });
 
   test('in words', async () => {
@@ -115,7 +113,7 @@ describe('pincer assess', () => {
   test('the documented shape', async () => {
     const { code, out } = await run('assess', EXAMPLE, '--json', '--at', '2026-11-20T12:00:00Z');
     expect(code).toBe(0);
-    const a = parsed<Record<string, never>>(out);
+    const a = JSON.parse(out) as Record<string, never>;
     expect(a).toMatchObject({ allowance: { level: 1, title: 'Do not drive on' }, recommended: 'repair' });
     expect(Object.keys(a)).toEqual([
       'allowance',
@@ -127,9 +125,9 @@ describe('pincer assess', () => {
       'options',
       'recommended',
     ]);
-    const first = <T>(key: string) => (a[key] as unknown as T[])[0];
-    expect(Object.keys(first<object>('causes') ?? {})).toEqual(['id', 'title', 'probability', 'accountsFor']);
-    expect(Object.keys(first<object>('checks') ?? {})).toEqual(['id', 'title', 'minutes', 'cost', 'gain']);
+    const first = (key: string) => (a[key] as unknown as object[])[0];
+    expect(Object.keys(first('causes') ?? {})).toEqual(['id', 'title', 'probability', 'accountsFor']);
+    expect(Object.keys(first('checks') ?? {})).toEqual(['id', 'title', 'minutes', 'cost', 'gain']);
     expect((a['options'] as unknown as { id: string; blocked: unknown[] }[]).map((o) => o.id)).toEqual([
       'repair',
       'clear',
@@ -144,7 +142,7 @@ describe('pincer assess', () => {
   });
 
   test('a damaged case names the place and exits with 2', async () => {
-    const data = parsed<{ case: { entries: { at: string }[] } }>(readFileSync(EXAMPLE, 'utf8'));
+    const data = JSON.parse(readFileSync(EXAMPLE, 'utf8')) as { case: { entries: { at: string }[] } };
     (data.case.entries[2] as { at: string }).at = 'noon';
     const { code, err } = await run('assess', file('bad.json', JSON.stringify(data)), '--json');
     expect(code).toBe(2);

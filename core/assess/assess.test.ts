@@ -162,9 +162,7 @@ describe('assess()', () => {
 
   const storedAt = (...list: Record<string, number>[]) =>
     makeCase(
-      ...(list.map((values) =>
-        scanEntry(makeScan(['P0302'], {}, { frame: { code: 'P0302', values } })),
-      ) as Parameters<typeof makeCase>),
+      ...list.map((values) => scanEntry(makeScan(['P0302'], {}, { frame: { code: 'P0302', values } }))),
     );
   const frameFact = (record: CaseRecord) => look(record).facts.find((f) => f.kind === 'frame');
 
@@ -241,7 +239,7 @@ describe('assess()', () => {
       id: 'ent_9',
       at: '2026-11-03T09:05:00.000Z',
       ...scanEntry(makeScan([], {}, { ran: [] })),
-    } as Entry);
+    });
     const a = look(record);
     expect(a.causes[0]?.id).toBe('coil-boot:2');
     expect(a.proof.status).toBe('watching');

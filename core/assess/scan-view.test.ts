@@ -4,8 +4,7 @@ import { acceptCode } from '@pincer/core/vehicle';
 import { CAR, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 import { scanView } from './index.ts';
 
-const view = (...readings: Scan[]) =>
-  scanView(foldCase(makeCase(...(readings.map((r) => scanEntry(r)) as Parameters<typeof makeCase>))), CAR);
+const view = (...readings: Scan[]) => scanView(foldCase(makeCase(...readings.map((r) => scanEntry(r)))), CAR);
 const changes = (...readings: Scan[]) =>
   view(...readings).units.flatMap((u) => u.codes.map((c) => [c.code, c.change]));
 

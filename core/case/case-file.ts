@@ -79,7 +79,7 @@ function isTooDeep(data: unknown): boolean {
   let level: unknown[] = [data];
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > MAX_DEPTH) return true;
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []));
+    level = level.flatMap((v): unknown[] => (typeof v === 'object' && v !== null ? Object.values(v) : []));
   }
   return false;
 }

@@ -153,7 +153,7 @@ function problemOf(code: string): string | null {
   if (!/^[PCBU]/.test(code)) return `A code begins with P, C, B or U; this begins with “${code[0]}”.`;
   if (code.length !== 5) return `A code has five characters; this has ${code.length}.`;
   if (!/[0-3]/.test(code[1] ?? '')) return `The second character is 0, 1, 2 or 3; here it is “${code[1]}”.`;
-  return `After the letter come digits 0-9 or letters A-F; “${[...code.slice(2)].find((c) => !/[0-9A-F]/.test(c))}” is neither.`;
+  return `After the letter come digits 0-9 or letters A-F; “${Array.from(code.slice(2)).find((c) => !/[0-9A-F]/.test(c))}” is neither.`;
 }
 
 /** A well-formed code that the text may have meant, or null. */
@@ -164,7 +164,7 @@ function suggestionFor(code: string): string | null {
 }
 
 function withoutLookAlikes(text: string): string {
-  return [...text]
+  return Array.from(text)
     .map((c, i) => {
       if (i === 0) return c === 'Р' || c === 'р' ? 'P' : c === 'С' ? 'C' : c === 'В' || c === '8' ? 'B' : c;
       return LOOK_ALIKES[c] ?? c;

@@ -71,9 +71,9 @@ export interface ToolChoice {
 export function toolChoice(needs: ReadonlySet<ToolNeed>, owner: Owner): ToolChoice {
   const wanted: ToolNeed[] = needs.size === 0 ? ['codes'] : [...needs];
   const lacks = (kind: ToolKind) => wanted.filter((n) => !kind.gives.includes(n));
-  const enough =
-    [...TOOL_KINDS].sort((a, b) => a.price - b.price).find((k) => lacks(k).length === 0) ??
-    (TOOL_KINDS[TOOL_KINDS.length - 1] as ToolKind);
+  const byPrice = [...TOOL_KINDS].sort((a, b) => a.price - b.price);
+  const enough: ToolKind | undefined = byPrice.find((k) => lacks(k).length === 0) ?? TOOL_KINDS.at(-1);
+  if (!enough) throw new Error('No kind of tool is described.');
   const paysAfter =
     owner.shopDiagnosis > 0 ? Math.max(1, Math.ceil(enough.price / owner.shopDiagnosis)) : Infinity;
   const cost = (n: number) => `${owner.currency}${Math.round(n)}`;

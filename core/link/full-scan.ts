@@ -348,17 +348,22 @@ class ScanRun {
     } else builder.notePart(unit, part, 'unsupported', 'it has no answer to this question');
   }
 
+  /** Asked anew after each wait: what was so before it need not be so any more. */
+  private hasFault(): boolean {
+    return this.fault !== null;
+  }
+
   private async supported(): Promise<void> {
     if (!this.connection.hasHeaders) await this.ask('0100');
     if (this.fault) return;
     if (this.connection.isCan) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
       await this.ask('010020406080A0', { due: this.expected() });
-      if (this.unionSupported('01').size > 0 || this.fault) return;
+      if (this.unionSupported('01').size > 0 || this.hasFault()) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {
       await this.ask(`01${hexByte(base)}`, { due: base === 0 ? this.expected() : [] });
-      if (this.fault || !this.unionSupported('01').has(base + 0x20)) return;
+      if (this.hasFault() || !this.unionSupported('01').has(base + 0x20)) return;
     }
   }
 
@@ -387,7 +392,7 @@ class ScanRun {
     // Without grouping, or where the group was not understood, the lists of stored readings come one by one.
     for (let base = 0; base <= 0xc0 && !this.connection.isCan; base += 0x20) {
       await this.ask(`02${hexByte(base)}00`);
-      if (this.fault || !this.unionSupported('02').has(base + 0x20)) break;
+      if (this.hasFault() || !this.unionSupported('02').has(base + 0x20)) break;
     }
     if (this.unionSupported('02').size === 0) await this.ask('020000');
     const pids = this.described(this.unionSupported('02')).filter((p) => p !== 0x02);

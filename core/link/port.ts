@@ -114,7 +114,7 @@ export class AdapterPort {
     if (this.isCut) return { ok: false, fault: { code: 'cut' }, lines: [] };
     if (signal?.aborted) return { ok: false, fault: { code: 'cancelled' }, lines: [] };
     if (this.needsResync && !(await this.resync(signal))) {
-      const fault: LinkFault = this.isCut
+      const fault: LinkFault = this.hasEnded
         ? { code: 'cut' }
         : signal?.aborted
           ? { code: 'cancelled' }
@@ -164,21 +164,20 @@ export class AdapterPort {
 
   /** Writes; a write that never settles ends like any other wait. */
   private async write(text: string, timeoutMs: number, signal: CancelSignal | undefined): Promise<Outcome> {
-    let isWritten = false;
-    let hasFailed = false;
+    const written = { isDone: false, hasFailed: false };
     const settled = () => this.onChange?.();
     this.transport.write(asciiBytes(text)).then(
       () => {
-        isWritten = true;
+        written.isDone = true;
         settled();
       },
       () => {
-        hasFailed = true;
+        written.hasFailed = true;
         settled();
       },
     );
-    const outcome = await this.wait(timeoutMs, signal, () => isWritten || hasFailed);
-    if (!hasFailed) return outcome;
+    const outcome = await this.wait(timeoutMs, signal, () => written.isDone || written.hasFailed);
+    if (!written.hasFailed) return outcome;
     this.cut();
     return 'cut';
   }
@@ -202,10 +201,10 @@ export class AdapterPort {
   ): Promise<Outcome> {
     return new Promise((resolve) => {
       let cancelTimer: (() => void) | null = null;
-      let hasEnded = false;
+      const wait = { hasEnded: false };
       const end = (outcome: Outcome) => {
-        if (hasEnded) return;
-        hasEnded = true;
+        if (wait.hasEnded) return;
+        wait.hasEnded = true;
         cancelTimer?.();
         signal?.removeEventListener('abort', look);
         if (this.onChange === look) this.onChange = null;
@@ -221,7 +220,7 @@ export class AdapterPort {
       this.onChange = look;
       signal?.addEventListener('abort', look);
       look();
-      if (!hasEnded) cancelTimer = this.clock.after(timeoutMs, () => end('timeout'));
+      if (!wait.hasEnded) cancelTimer = this.clock.after(timeoutMs, () => end('timeout'));
     });
   }
 

@@ -62,7 +62,7 @@ class SessionReader {
 
   /** One line between two line ends, or what stands beside a prompt on it. */
   line(text: string, line: number, isFirstPiece: boolean): void {
-    const trimmed = [...text]
+    const trimmed = Array.from(text)
       .filter((c) => c >= ' ' && c <= '~')
       .join('')
       .trim();
@@ -131,8 +131,7 @@ class SessionReader {
     if (isNumber) scan.protocol ??= protocolName(text);
     const isIntroduction = /\bv\d+\.\d+[a-z]?$/i.test(text);
     // A command may be answered by any words, but not by what looks like bytes.
-    const isOwnWords =
-      isCommand && /^AT(Z|WS|I|@[0-9])$/.test(request ?? '') && !/^[0-9A-F\s:]+$/i.test(text);
+    const isOwnWords = isCommand && /^AT(Z|WS|I|@[0-9])$/.test(request) && !/^[0-9A-F\s:]+$/i.test(text);
     return volts !== null || isProtocol || isNumber || isIntroduction || isOwnWords;
   }
 

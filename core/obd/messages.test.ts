@@ -138,7 +138,9 @@ describe('answers of the control units', () => {
 
   test('calibration ids and verification numbers of several parts', () => {
     const text = (s: string) =>
-      [...s.padEnd(16, '\0')].map((c) => c.charCodeAt(0).toString(16).padStart(2, '0')).join(' ');
+      Array.from(s.padEnd(16, '\0'))
+        .map((c) => c.charCodeAt(0).toString(16).padStart(2, '0'))
+        .join(' ');
     const r = read(
       ['7E8', `49 04 02 ${text('TF14-A')} ${text('TF14-B')}`],
       ['7E8', '49 06 02 5E 1C 90 B7 00 00 00 01'],

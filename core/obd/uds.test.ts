@@ -71,7 +71,11 @@ describe('service 19 02', () => {
   test('what is sent is read again, whatever it is', () => {
     const hex = (n: number, length: number) => n.toString(16).toUpperCase().padStart(length, '0');
     const someCode = fc
-      .tuple(fc.constantFrom(...'PCBU'), fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 0xfff }))
+      .tuple(
+        fc.constantFrom('P', 'C', 'B', 'U'),
+        fc.integer({ min: 0, max: 3 }),
+        fc.integer({ min: 0, max: 0xfff }),
+      )
       .map(([letter, digit, rest]) => `${letter}${digit}${hex(rest, 3)}`);
     const some = fc.record({
       code: someCode,

@@ -25,15 +25,15 @@ const EVENTS: readonly ClearEvent[] = [
   { type: 'read-back', entry: 'ent_1', isSame: false },
   { type: 'read-back', entry: 'ent_2', isSame: true },
   READY,
-  { ...READY, now: LATE } as ClearEvent,
+  { ...READY, now: LATE },
   ASK,
-  { ...ASK, target: BRAKES } as ClearEvent,
-  { ...ASK, now: LATE } as ClearEvent,
+  { ...ASK, target: BRAKES },
+  { ...ASK, now: LATE },
   SAFE,
-  { ...SAFE, now: LATE } as ClearEvent,
+  { ...SAFE, now: LATE },
   { type: 'checked', isSafe: false, why: 'other-car' },
   NOTED,
-  { ...NOTED, now: LATE } as ClearEvent,
+  { ...NOTED, now: LATE },
   { type: 'intent-failed' },
   { type: 'car-agreed' },
   { type: 'car-refused', why: 'engine running' },
@@ -121,7 +121,8 @@ describe('the way to a clear', () => {
     if (effect?.type !== 'send-clear') throw new Error('not sent');
     const written = JSON.parse(JSON.stringify({ terms: effect.permit.terms })) as typeof effect.permit;
     expect(usePermit(written)).toBeNull();
-    expect(usePermit({ ...effect.permit } as typeof effect.permit)).toBeNull();
+    const copied: unknown = Object.assign({}, effect.permit);
+    expect(usePermit(copied as typeof effect.permit)).toBeNull();
   });
 
   test.each<[string, ClearEvent, string]>([

@@ -60,7 +60,7 @@ test.each([
   ['silence', { '14FFFFFF': 'silence' }, { outcome: 'unknown' }, 1],
   ['the adapter cannot address it', { ATCRA6A8: '?' }, { outcome: 'refused' }, 0],
 ])('one alone: %s; afterwards everybody is asked again', async (_, answers, expected, times) => {
-  const { connection, sent } = await connected(answers as Record<string, string>);
+  const { connection, sent } = await connected(answers);
   expect(await sendClear(connection, permitFor(connection, ALONE))).toMatchObject(expected);
   expect(sent.filter((c) => c === '14FFFFFF')).toHaveLength(times);
   expect(sent.slice(-2)).toEqual(['ATAR', 'ATSH7DF']);
@@ -71,12 +71,13 @@ test('a permit serves once, on the connection that it was given for, and nothing
   const here = await connected({ '04': '7E8 01 44' });
   const there = await connected({ '04': '7E8 01 44' });
   const permit = permitFor(here.connection, STANDARD);
+  const copied: unknown = { terms: permit.terms };
   expect(await sendClear(here.connection, permit)).toMatchObject({ outcome: 'agreed' });
   expect(await sendClear(here.connection, permit)).toMatchObject({ outcome: 'refused' });
   expect(await sendClear(there.connection, permitFor(here.connection, STANDARD))).toMatchObject({
     outcome: 'refused',
   });
-  expect(await sendClear(here.connection, { terms: permit.terms } as ClearPermit)).toMatchObject({
+  expect(await sendClear(here.connection, copied as ClearPermit)).toMatchObject({
     outcome: 'refused',
   });
   expect([...here.sent, ...there.sent].filter((c) => c === '04')).toHaveLength(1);

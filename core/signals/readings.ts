@@ -130,9 +130,7 @@ export function wantedFor(
 ): { pid: number; everyMs: number }[] {
   const rates = new Map<number, number>();
   for (const key of keys) {
-    const source = (READINGS[key].from as readonly Source[]).find(([pid]) =>
-      offered.has(Number.parseInt(pid, 16)),
-    );
+    const source = READINGS[key].from.find(([pid]) => offered.has(Number.parseInt(pid, 16)));
     if (!source) continue;
     const pid = Number.parseInt(source[0], 16);
     rates.set(pid, Math.min(rates.get(pid) ?? Infinity, READINGS[key].everyMs));

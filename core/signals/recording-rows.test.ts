@@ -8,7 +8,8 @@ const VOLTS = { id: '42', name: 'Control unit voltage', unit: 'V' };
 function read(rows: readonly (readonly string[])[], hasDecimalComma = false) {
   const reader = new RecordingRows(hasDecimalComma, AT);
   const isReadable = rows.every((r) => reader.push(r));
-  return { ...reader, isReadable };
+  const { recording, report } = reader;
+  return { recording, report, isReadable };
 }
 
 describe('recordings as rows', () => {

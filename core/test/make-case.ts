@@ -26,10 +26,11 @@ export function makeCase(...entries: WithoutStamp<Entry>[]): CaseRecord {
     vehicle: CAR.id,
     title: 'A light came on',
     openedAt: '2026-11-03T06:00:00.000Z',
-    entries: entries.map(
-      (e, i) =>
-        ({ ...e, id: `ent_${i + 1}`, at: new Date(Date.UTC(2026, 10, 3, 6, i)).toISOString() }) as Entry,
-    ),
+    entries: entries.map((e, i) => ({
+      ...e,
+      id: `ent_${i + 1}`,
+      at: new Date(Date.UTC(2026, 10, 3, 6, i)).toISOString(),
+    })),
   };
 }
 

@@ -32,7 +32,10 @@ export function scriptedAdapter(says: Says): { port: AdapterPort; sent: string[]
         else if (answer !== 'silence') incoming.push(asciiBytes(`${answer.replaceAll('|', '\r')}\r\r>`));
         return Promise.resolve();
       },
-      close: () => Promise.resolve(incoming.end()),
+      close: () => {
+        incoming.end();
+        return Promise.resolve();
+      },
     },
     FAST,
   );

@@ -61,7 +61,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
       mayMean: [],
     };
   }
-  const differsAt = [...read.vin].flatMap((c, i) => (c === filed[i] ? [] : [i + 1]));
+  const differsAt = Array.from(read.vin).flatMap((c, i) => (c === filed[i] ? [] : [i + 1]));
   const isSlip = filed.length === 17 && differsAt.length <= 2;
   return {
     verdict: 'different',

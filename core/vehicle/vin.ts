@@ -52,7 +52,7 @@ const YEAR_CODES = 'ABCDEFGHJKLMNPRSTVWXY123456789';
  * @param vin 17 characters without I, O and Q.
  */
 export function checkDigit(vin: string): string {
-  const sum = [...vin].reduce((total, c, i) => {
+  const sum = Array.from(vin).reduce((total, c, i) => {
     const value = /\d/.test(c) ? Number(c) : (LETTER_VALUES[c] ?? 0);
     return total + value * (WEIGHTS[i] ?? 0);
   }, 0);
@@ -65,7 +65,7 @@ export function readVin(text: string): VinReport {
   const vin = text.toUpperCase().replace(/[\s-]/g, '');
   if (vin.length !== 17)
     return { ok: false, problem: 'length', message: `A VIN has 17 characters; this has ${vin.length}.` };
-  const wrong = [...vin].filter((c) => !/[A-HJ-NPR-Z0-9]/.test(c));
+  const wrong = Array.from(vin).filter((c) => !/[A-HJ-NPR-Z0-9]/.test(c));
   if (wrong.length > 0) {
     return {
       ok: false,

@@ -93,8 +93,14 @@ describe('what the bridge is for', () => {
     await opened(page);
     const transport: Transport = {
       incoming,
-      write: (bytes) => Promise.resolve(page.send(bytes)),
-      close: () => Promise.resolve(page.close()),
+      write: (bytes) => {
+        page.send(bytes);
+        return Promise.resolve();
+      },
+      close: () => {
+        page.close();
+        return Promise.resolve();
+      },
     };
     const clock = {
       now: () => performance.now(),

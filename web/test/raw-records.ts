@@ -24,7 +24,8 @@ export async function emptyRecords(): Promise<void> {
 }
 
 type Write = (this: IDBObjectStore, value: unknown, key?: IDBValidKey) => IDBRequest<IDBValidKey>;
-const real = { add: IDBObjectStore.prototype.add as Write, put: IDBObjectStore.prototype.put as Write };
+const { add, put } = IDBObjectStore.prototype as unknown as Record<'add' | 'put', Write>;
+const real = { add, put };
 
 /** A disk that does to every write what it is told to; `null` is a good one. */
 export function setDisk(write: ((value: unknown) => unknown) | null): void {

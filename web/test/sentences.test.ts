@@ -16,7 +16,7 @@ const record: CaseRecord = {
 const assessment = assess(record, vehicle, new Date('2026-11-03T06:00:00Z'));
 type Bare = Entry extends infer E ? (E extends Entry ? Omit<E, 'id' | 'at'> : never) : never;
 const say = (entry: Bare) =>
-  entrySentence({ ...entry, id: 'ent_1', at: '2026-11-03T06:00:00.000Z' } as Entry, assessment);
+  entrySentence({ ...entry, id: 'ent_1', at: '2026-11-03T06:00:00.000Z' }, assessment);
 
 const scan = {
   ...emptyScan(),
@@ -77,7 +77,7 @@ describe('the log in plain sentences', () => {
     expect(say(entry)).toBe(sentence);
   });
   test('readings and connections are the car’s, the rest the owner’s', () => {
-    const cars = SENTENCES.filter(([, e]) => isCarEntry({ ...e, id: 'ent_1', at: '' } as Entry)).map(
+    const cars = SENTENCES.filter(([, e]) => isCarEntry({ ...e, id: 'ent_1', at: '' })).map(
       ([, e]) => e.kind,
     );
     expect(new Set(cars)).toEqual(new Set(['scan', 'connection']));

@@ -53,7 +53,10 @@ const ports: Ports = {
       adapter = car.plugIn();
       return Promise.resolve({ transport: adapter, state: null });
     },
-    unplug: () => Promise.resolve(adapter.unplug()),
+    unplug: () => {
+      adapter.unplug();
+      return Promise.resolve();
+    },
     setMode: () => Promise.reject(new Error('not used')),
     does: () => Promise.reject(new Error('not used')),
   },

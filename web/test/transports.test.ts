@@ -104,7 +104,9 @@ describe('a low-energy Bluetooth adapter', () => {
             getPrimaryServices: () =>
               Promise.resolve(made.map((list) => ({ getCharacteristics: () => Promise.resolve(list) }))),
           }),
-        disconnect: () => void device.left++,
+        disconnect: () => {
+          device.left++;
+        },
       },
     });
     browser({ bluetooth: { requestDevice: () => Promise.resolve(device) } });
@@ -212,7 +214,7 @@ describe('a network adapter by the bridge', () => {
     ['no server', () => Promise.reject(new TypeError('fetch failed')), []],
     ['nonsense', () => Promise.resolve(new Response('<html>')), []],
   ] as const)('ports that may be reached: %s', async (_, answer, ports) => {
-    globalThis.fetch = answer as unknown as typeof fetch;
+    globalThis.fetch = answer;
     expect(await bridgePorts()).toEqual(ports);
   });
 });

@@ -12,7 +12,7 @@ row('U0037', 'data-bus', BUS, { label: 'data bus B' });
 row('U0046', 'data-bus', BUS, { label: 'data bus C' });
 row('U0055', 'data-bus', BUS, { label: 'data bus D' });
 row('U0064', 'data-bus', BUS, { label: 'data bus E' });
-([...'ABCDE']).forEach((label, i) => one(codeAt('U0073', i), 'data-bus', 'off', { label: `of control unit, ${label}` }));
+Array.from('ABCDE').forEach((label, i) => one(codeAt('U0073', i), 'data-bus', 'off', { label: `of control unit, ${label}` }));
 
 // U01 and U02: a control unit that is no longer heard.
 for (const [at, label] of [

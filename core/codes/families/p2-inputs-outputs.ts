@@ -10,13 +10,13 @@ row('P2505', 'control-unit', ['circuit', 'range', 'low', 'high', 'intermittent']
 row('P2510', 'power-relay', ['range', 'intermittent'], { label: 'sense' });
 row('P2512', 'event-recorder', ['open', 'circuit-low', 'circuit-high']);
 row('P2515', 'ac-pressure-sensor', SENSOR_4, { label: 'B' });
-([...'AB']).forEach((label, i) => row(codeAt('P2519', i * 3), 'ac-request', CONTROL, { label }));
+Array.from('AB').forEach((label, i) => row(codeAt('P2519', i * 3), 'ac-request', CONTROL, { label }));
 row('P2525', 'vacuum-sensor', SENSOR);
 row('P2530', 'ignition-switch', CONTROL, { label: 'run' });
 row('P2533', 'ignition-switch', CONTROL, { label: 'run and start' });
 row('P2536', 'ignition-switch', CONTROL, { label: 'accessory' });
 row('P2539', 'fuel-pressure-sensor', SENSOR, { label: 'low-pressure side' });
-([...'AB']).forEach((label, i) => row(codeAt('P2544', i * 4), 'torque-request', SENSOR_4, { label }));
+Array.from('AB').forEach((label, i) => row(codeAt('P2544', i * 4), 'torque-request', SENSOR_4, { label }));
 row('P2552', 'fuel-cut', ['circuit', 'range', 'low', 'high']);
 row('P2556', 'coolant-level-sensor', ['circuit', 'range', 'low', 'high']);
 one('P2560', 'coolant-level', 'value-low');
@@ -38,7 +38,7 @@ row('P2623', 'injection-pressure-valve', OPEN_3);
 row('P2632', 'fuel-pump', OPEN_3, { label: 'B control' });
 one('P2635', 'fuel-pump', 'flow-low', { label: 'A' });
 one('P2636', 'fuel-pump', 'flow-low', { label: 'B' });
-([...'AB']).forEach((label, i) => row(codeAt('P2637', i * 4), 'torque-feedback', SENSOR_4, { label }));
+Array.from('AB').forEach((label, i) => row(codeAt('P2637', i * 4), 'torque-feedback', SENSOR_4, { label }));
 ([['A', 1, 'P2645'], ['B', 1, 'P2650'], ['A', 2, 'P2655'], ['B', 2, 'P2660']] as const).forEach(([label, bank, base]) =>
   row(base, 'rocker-actuator', ['open', 'stuck-off', 'stuck-on', 'circuit-low', 'circuit-high'], { bank, label }),
 );

@@ -2,7 +2,7 @@ import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, SPEED, codeAt, cod
 
 const { entries, one, row } = codeTable();
 
-([...'ABCDEF']).forEach((label, i) => one(codeAt('P2700', i), 'friction-element', 'range', { label }));
+Array.from('ABCDEF').forEach((label, i) => one(codeAt('P2700', i), 'friction-element', 'range', { label }));
 row('P2706', 'shift-solenoid', ['circuit', 'stuck-off', 'stuck-on', 'electrical', 'intermittent'], { label: 'F' });
 one('P2711', 'gear', 'disengaged');
 one('P2712', 'hydraulic-unit', 'leak-large', { label: 'power unit' });

@@ -180,7 +180,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
       : !isRead
         ? 'waits to be read'
         : a.checks[0]?.isWorthIt
-          ? `next check: ${a.checks[0]?.title}`
+          ? `next check: ${a.checks[0].title}`
           : 'waits for your decision';
   return (
     <Link

@@ -1,8 +1,8 @@
 import type { SpacePort } from '../ports/space.ts';
 
 /** The storage manager, where the page is secure enough to have one. */
-const manager = (): StorageManager | null =>
-  'storage' in navigator && navigator.storage ? navigator.storage : null;
+const manager = (): Partial<StorageManager> | undefined =>
+  (navigator as { storage?: Partial<StorageManager> }).storage;
 
 /** The browser's own account of room. */
 export function browserSpace(): SpacePort {

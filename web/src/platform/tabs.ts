@@ -25,7 +25,7 @@ const doingSchema = z.object({
 });
 
 /** Locks want a secure page; over plain http to a laptop in the garage there are none. */
-const locks = (): LockManager | null => ('locks' in navigator && navigator.locks ? navigator.locks : null);
+const locks = (): LockManager | null => (navigator as Partial<Navigator>).locks ?? null;
 const channelOf = (name: string) => ('BroadcastChannel' in globalThis ? new BroadcastChannel(name) : null);
 
 /** Pages of this browser over its broadcast channel and its locks; where it has none, this page is alone. */

@@ -118,11 +118,10 @@ async function openAt(version: number | undefined, onBlocked: () => void): Promi
 }
 
 async function openBoth(): Promise<Database> {
-  const factory: IDBFactory | undefined = globalThis.indexedDB;
-  if (!factory) throw new StorageError('none');
-  let isBlocked = false;
+  if (!(globalThis as Partial<typeof globalThis>).indexedDB) throw new StorageError('none');
+  const seen = { isBlocked: false };
   const onBlocked = () => {
-    isBlocked = true;
+    seen.isBlocked = true;
   };
   try {
     const open = async () => {
@@ -135,7 +134,7 @@ async function openBoth(): Promise<Database> {
     };
     return await within(open(), OPEN_MS);
   } catch (error) {
-    if (isBlocked) throw new StorageError('blocked');
+    if (seen.isBlocked) throw new StorageError('blocked');
     const known = storageError(error);
     throw known.fault === 'broken' ? new StorageError('refused') : known;
   }

@@ -1,6 +1,6 @@
 import type { AsyncZippable, Unzipped } from 'fflate';
 import { engineOf } from '@pincer/core/assess';
-import { DEFAULT_OWNER, writeCaseFile } from '@pincer/core/case';
+import { writeCaseFile } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
 import { loadMeta } from '../storage/recordings.ts';
@@ -46,7 +46,7 @@ export function exportAll(): AppThunk<Promise<Blob>> {
       const vehicle = logbook.vehicles[record.vehicle];
       if (vehicle)
         files[`cases/${slug(record.title)}-${slug(record.id)}.case.json`] = bytes(
-          writeCaseFile(record, vehicle, at, settings.owner ?? DEFAULT_OWNER),
+          writeCaseFile(record, vehicle, at, settings.owner),
         );
       for (const entry of record.entries) {
         if (entry.kind !== 'recording') continue;
@@ -149,15 +149,12 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
         const csv = files[name];
         const vehicle = vehicles[record.vehicle];
         if (!csv || !vehicle || (await loadMeta(entry.recording)) !== null) continue;
-        const why = await recordings.importCsv(
-          new File([csv as Uint8Array<ArrayBuffer>], `${entry.recording}.csv`),
-          {
-            id: entry.recording,
-            caseId: record.id,
-            title: entry.title,
-            engine: engineOf(vehicle),
-          },
-        );
+        const why = await recordings.importCsv(new File([csv], `${entry.recording}.csv`), {
+          id: entry.recording,
+          caseId: record.id,
+          title: entry.title,
+          engine: engineOf(vehicle),
+        });
         if (why === null) restored.recordings++;
         else restored.problems.push({ name, why });
       }

@@ -96,14 +96,16 @@ function readBack(caseId: string, entry: string): AppThunk<Promise<void>> {
 function whyNot(caseId: string, basis: ClearBasis): AppThunk<Promise<ShutReason | null>> {
   return async (dispatch, _, { link }) => {
     const { connection } = link;
-    if (!connection || connection.port.id !== basis.connection || connection.port.hasEnded)
-      return 'disconnected';
+    if (!connection || connection.port.id !== basis.connection) return 'disconnected';
+    const { port } = connection;
+    const hasEnded = () => port.hasEnded;
+    if (hasEnded()) return 'disconnected';
     if (!(await dispatch(hasStored(caseId, basis.scanEntry)))) return 'unsafe';
     const stored = await storedEntries(caseId).catch(() => null);
     if (stored === null) return 'unsafe';
     if (stored.some((e) => OVERTAKES.has(e.kind) && !link.known.has(e.id))) return 'overtaken';
     const asked = await identifyCar(connection);
-    if (connection.port.hasEnded) return 'disconnected';
+    if (hasEnded()) return 'disconnected';
     return asked.ok && isSameCar(basis.car, asked.car) ? null : 'other-car';
   };
 }

@@ -28,7 +28,7 @@ export const idOfNoted = (item: Noted): string =>
 /** Null where the browser refuses it, as some private windows do; the database still works then. */
 function local(): Storage | null {
   try {
-    return globalThis.localStorage ?? null;
+    return (globalThis as Partial<typeof globalThis>).localStorage ?? null;
   } catch {
     return null;
   }

@@ -1,5 +1,4 @@
 import {
-  DEFAULT_OWNER,
   importProblemWords,
   mergePlan,
   writeCaseFile,
@@ -114,9 +113,7 @@ export function exportCase(caseId: string): AppThunk<string | null> {
     const { logbook, settings } = getState();
     const found = logbook.cases[caseId];
     const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
-    return found && vehicle
-      ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner ?? DEFAULT_OWNER)
-      : null;
+    return found && vehicle ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner) : null;
   };
 }
 

@@ -21,7 +21,7 @@ import { isField } from '../ui/shortcuts.ts';
 import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;
-const DIGITS = [...'0123456789ABCDEF'];
+const DIGITS = Array.from('0123456789ABCDEF');
 
 interface Typed {
   text: string;

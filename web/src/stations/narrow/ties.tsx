@@ -25,7 +25,10 @@ export function Ties({
     const draw = () => {
       const base = root.getBoundingClientRect();
       const held = root.querySelector(`[data-cause="${CSS.escape(selected.id)}"]`)?.getBoundingClientRect();
-      if (!held) return setTies([]);
+      if (!held) {
+        setTies([]);
+        return;
+      }
       const next: Tie[] = [];
       for (const f of facts) {
         const ratio = selected.weights[f.id];

@@ -197,7 +197,7 @@ function Identity({ reading, vehicle }: { reading: Scan; vehicle: Vehicle }) {
       </h3>
       {reading.vin ? (
         <p className="font-mono text-[18px] tracking-wider">
-          {[...reading.vin].map((c, i) =>
+          {Array.from(reading.vin).map((c, i) =>
             differsAt.length <= 4 && differsAt.includes(i + 1) ? (
               <mark key={i} className="bg-own-soft px-0.5 font-bold text-ink underline">
                 {c}
