@@ -71,7 +71,11 @@ export async function assessFile(
   const now = at === undefined ? new Date() : new Date(at);
   if (Number.isNaN(now.getTime()))
     throw new InputError(`--at ${at}: this is not an ISO moment such as 2026-11-03T08:00:00Z.`);
-  const { file } = read;
+  const { file, newer } = read;
+  if (newer.length > 0)
+    out.error(
+      `${path}: ${newer.length} of its entries were written by a newer Pincer and are not understood here. What follows may lack something.`,
+    );
   const a = assess(file.case, file.vehicle, now, file.owner ?? DEFAULT_OWNER);
   if (asJson) {
     out.log(json(shape(a, foldCase(file.case))));

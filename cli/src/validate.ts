@@ -26,7 +26,12 @@ function judgeText(file: string, text: string): Verdict {
   if (/^\s*[{[]/.test(text)) {
     const read = readCaseFile(text);
     return read.ok
-      ? { file, valid: true, kind: 'case', problems: [] }
+      ? {
+          file,
+          valid: true,
+          kind: 'case',
+          problems: read.newer.map(() => ({ message: 'an entry of a newer Pincer, not understood here' })),
+        }
       : { file, valid: false, kind: 'case', problems: [{ message: importProblemWords(read.problem) }] };
   }
   const reading = decodeFileText(text);

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assertMigrations, migrate } from './migrations.ts';
 import { referencesOf } from './order.ts';
-import { withUnknown } from './stored.ts';
+import { isOfNewerKind, withUnknown } from './stored.ts';
 import { CURRENT_VERSION, caseFileSchema, type CaseFile, type CaseRecord, type Owner } from './record.ts';
 
 export type ImportProblem =
@@ -12,23 +12,29 @@ export type ImportProblem =
   | { code: 'broken'; path: string; detail: string }
   | { code: 'dangling'; entry: string; refersTo: string };
 
-export type ImportResult = { ok: true; file: CaseFile } | { ok: false; problem: ImportProblem };
+/** `newer` are entries of kinds that this version does not know, as they stand in the file: they are kept, not read. */
+export type ImportResult =
+  { ok: true; file: CaseFile; newer: unknown[] } | { ok: false; problem: ImportProblem };
 
 assertMigrations(CURRENT_VERSION);
 
-/** The text of a case file: JSON, two spaces, in the current version. */
+/**
+ * The text of a case file: JSON, two spaces, in the current version.
+ * @param newer entries of kinds that this version does not know; they go along as they are.
+ */
 export function writeCaseFile(
   record: CaseRecord,
   vehicle: Vehicle,
   exportedAt: string,
   owner?: Owner,
+  newer: readonly unknown[] = [],
 ): string {
-  const file: CaseFile = {
+  const file = {
     format: 'pincer-case',
     version: CURRENT_VERSION,
     exportedAt,
     vehicle,
-    case: record,
+    case: { ...record, entries: [...record.entries, ...newer] },
     ...(owner ? { owner } : {}),
   };
   return `${JSON.stringify(file, null, 2)}\n`;
@@ -65,11 +71,32 @@ export function readCaseData(data: unknown): ImportResult {
   )
     return { ok: false, problem: { code: 'not-a-case' } };
   if (version > CURRENT_VERSION) return { ok: false, problem: { code: 'newer-version', version } };
-  const now = migrate(raw, version);
+  const { known: now, newer } = withoutNewer(migrate(raw, version));
   const parsed = caseFileSchema.safeParse(now);
   if (!parsed.success) return { ok: false, problem: broken(parsed.error) };
-  const dangling = danglingReference(parsed.data);
-  return dangling ? { ok: false, problem: dangling } : { ok: true, file: withUnknown(now, parsed.data) };
+  const dangling = danglingReference(parsed.data, newer);
+  return dangling
+    ? { ok: false, problem: dangling }
+    : { ok: true, file: withUnknown(now, parsed.data), newer };
+}
+
+/** The file without the entries of kinds that are not known here, and those. */
+function withoutNewer(file: Record<string, unknown>): { known: Record<string, unknown>; newer: unknown[] } {
+  const record = file['case'];
+  if (
+    typeof record !== 'object' ||
+    record === null ||
+    !('entries' in record) ||
+    !Array.isArray(record.entries)
+  )
+    return { known: file, newer: [] };
+  const entries: readonly unknown[] = record.entries;
+  const newer = entries.filter(isOfNewerKind);
+  if (newer.length === 0) return { known: file, newer };
+  return {
+    known: { ...file, case: { ...record, entries: entries.filter((e) => !isOfNewerKind(e)) } },
+    newer,
+  };
 }
 
 /** Deeper than anything that a case holds: what is put together from it, or written again, must not run out of room. */
@@ -99,11 +126,11 @@ function notJson(text: string, detail: string): ImportProblem {
   return { code: 'not-json', line: lines, detail };
 }
 
-function danglingReference(file: CaseFile): ImportProblem | null {
+function danglingReference(file: CaseFile, newer: readonly unknown[]): ImportProblem | null {
   if (file.case.vehicle !== file.vehicle.id)
     return { code: 'dangling', entry: file.case.id, refersTo: file.case.vehicle };
-  const ids = new Set(file.case.entries.map((e) => e.id));
-  if (ids.size !== file.case.entries.length)
+  const ids = new Set([...file.case.entries, ...(newer as { id: string }[])].map((e) => e.id));
+  if (ids.size !== file.case.entries.length + newer.length)
     return { code: 'broken', path: 'case.entries', detail: 'two entries have the same id' };
   for (const entry of file.case.entries) {
     const refersTo = referencesOf(entry).find((id) => !ids.has(id));

@@ -48,14 +48,18 @@ export function readRecord<T>(schema: z.ZodType<T>, raw: unknown, version: numbe
 
 const KINDS: ReadonlySet<string> = new Set(entrySchema.options.map((o) => o.shape.kind.value));
 
+/** Whether an entry is of a kind that is not known here, and whole enough to be kept: it has an id and a moment. */
+export const isOfNewerKind = (raw: unknown): boolean =>
+  isPlain(raw) &&
+  typeof raw['kind'] === 'string' &&
+  !KINDS.has(raw['kind']) &&
+  typeof raw['id'] === 'string' &&
+  typeof raw['at'] === 'string';
+
 /** Reads one entry. One of a kind that this version does not know was written by a newer one. */
 export function readEntry(raw: unknown, version: number): ReadRecord<Entry> {
   const read = readRecord(entrySchema, raw, version);
-  const isForeign =
-    !read.ok &&
-    read.why === 'broken' &&
-    isPlain(raw) &&
-    typeof raw['kind'] === 'string' &&
-    !KINDS.has(raw['kind']);
-  return isForeign && version === CURRENT_VERSION ? { ok: false, why: 'newer', version: null } : read;
+  return version === CURRENT_VERSION && !read.ok && isOfNewerKind(raw)
+    ? { ok: false, why: 'newer', version: null }
+    : read;
 }

@@ -23,6 +23,7 @@ import {
   checkImport,
   copyOfSetAside,
   emptyLogbook,
+  exportCase,
   putBack,
 } from '../src/store/transfer-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
@@ -226,6 +227,21 @@ describe('what a newer version wrote', () => {
     expect(isSaved).toBe(false);
     expect(page.store.getState().logbook.unsaved[entry.id]?.why).toMatch(/newer Pincer/);
     expect(await getRaw(key)).toEqual({ ...raw, caseId: c.id });
+  });
+
+  test('entries of a newer kind in a case file are kept as they are, shown as such, and go on in the next file', async () => {
+    const sniffed = { id: 'ent_n', at: '2026-11-03T06:00:00.000Z', kind: 'sniffed', smell: ['sweet'] };
+    const record = { id: 'case_n', vehicle: CAR.id, title: 'x', openedAt: '2026-11-03T06:00:00.000Z' };
+    const c: CaseRecord = { ...record, entries: [note('ent_1', 'known')] };
+    const read = await page.dispatch(checkImport(writeCaseFile(c, CAR, c.openedAt, undefined, [sniffed])));
+    if (!read.ok || !('file' in read)) throw new Error('not read');
+    expect(read.newer).toEqual([sniffed]);
+    expect(await page.dispatch(addImport(read.file, { newer: read.newer }))).toMatchObject({ unsaved: 0 });
+    expect(await storedIds(c.id)).toEqual(['ent_1']);
+    expect(await getRaw(entryKey(c.id, 'ent_n'))).toMatchObject({ record: sniffed });
+    expect(page.store.getState().logbook.newer).toMatchObject([{ caseId: c.id }]);
+    const again = await page.dispatch(checkImport(page.dispatch(exportCase(c.id)) ?? ''));
+    expect(again.ok && 'newer' in again ? again.newer : null).toEqual([sniffed]);
   });
 
   test('newer settings are neither used nor overwritten, and nor are those that have not been read', async () => {

@@ -16,7 +16,7 @@ type Step =
   | { at: 'choose' }
   | { at: 'checking' }
   | { at: 'refused'; message: string }
-  | { at: 'checked'; file: CaseFile; plan: MergePlan }
+  | { at: 'checked'; file: CaseFile; plan: MergePlan; newer: unknown[] }
   | { at: 'record'; record: RecordFile };
 
 /** Checks a case file, shows what is in it and asks what has to be asked, then adds it. */
@@ -33,10 +33,10 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
     const outcome = await dispatch(checkImport(await chosen.text()));
     if (!outcome.ok) setStep({ at: 'refused', message: outcome.message });
     else if ('record' in outcome) setStep({ at: 'record', record: outcome.record });
-    else setStep({ at: 'checked', file: outcome.file, plan: outcome.plan });
+    else setStep({ at: 'checked', file: outcome.file, plan: outcome.plan, newer: outcome.newer });
   };
-  const add = async (file: CaseFile, withStrikeOuts: boolean) => {
-    const { caseId, added, unsaved } = await dispatch(addImport(file, { withStrikeOuts }));
+  const add = async (file: CaseFile, newer: readonly unknown[], withStrikeOuts: boolean) => {
+    const { caseId, added, unsaved } = await dispatch(addImport(file, { withStrikeOuts, newer }));
     if (unsaved === 0) toast(added === 0 ? 'Everything in it was here already.' : `${added} entries added.`);
     void navigate(`/case/${caseId}/narrow`);
   };
@@ -87,7 +87,14 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
             lies there is kept as it was.
           </Notice>
         ) : null}
-        {step.at === 'checked' ? <Checked file={step.file} plan={step.plan} onAdd={add} /> : null}
+        {step.at === 'checked' ? (
+          <Checked
+            file={step.file}
+            plan={step.plan}
+            newer={step.newer.length}
+            onAdd={(withStrikeOuts) => void add(step.file, step.newer, withStrikeOuts)}
+          />
+        ) : null}
       </div>
     </Dialog>
   );
@@ -96,11 +103,13 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
 function Checked({
   file,
   plan,
+  newer,
   onAdd,
 }: {
   file: CaseFile;
   plan: MergePlan;
-  onAdd: (file: CaseFile, withStrikeOuts: boolean) => Promise<void>;
+  newer: number;
+  onAdd: (withStrikeOuts: boolean) => void;
 }) {
   const [isBusy, setBusy] = useState(false);
   const button = (title: string, withStrikeOuts: boolean, isSolid: boolean) => (
@@ -110,7 +119,7 @@ function Checked({
       disabled={isBusy}
       onClick={() => {
         setBusy(true);
-        void onAdd(file, withStrikeOuts);
+        onAdd(withStrikeOuts);
       }}
     >
       {title}
@@ -142,6 +151,15 @@ function Checked({
             ? 'It is not in your logbook yet.'
             : 'You have this case already; only entries that you lack are added.'}
       </p>
+      {newer > 0 ? (
+        <p className="mt-1">
+          <b>
+            {newer === 1 ? 'One entry is' : `${newer} entries are`} from a newer Pincer, which this one does
+            not understand.
+          </b>{' '}
+          They are kept as they are, and the case can only be looked at here until you load the newer version.
+        </p>
+      ) : null}
       {asks ? (
         <p className="mt-1">
           <b>It strikes out {strikes} that you have.</b> Do that only if you trust where the file comes from.

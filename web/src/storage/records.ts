@@ -47,6 +47,8 @@ export interface Newer {
   key: string;
   caseId: string | null;
   version: number | null;
+  /** The entry as it stands, where only its kind is not known here: it goes along in what is saved as a file. */
+  entry?: unknown;
 }
 
 export interface Loaded {
@@ -144,11 +146,24 @@ function marksOf(raw: unknown): Marks {
  */
 export async function saveEntries(caseId: string, entries: readonly Entry[]): Promise<void> {
   for (const entry of entries) checked(entrySchema, entry);
+  await addAll(
+    caseId,
+    entries.map((e) => [entryKey(caseId, e.id), e]),
+  );
+}
+
+/** Keeps entries of kinds that are not known here, as a file has them: a newer version will read them. */
+export function saveNewerEntries(caseId: string, entries: readonly unknown[]): Promise<void> {
+  return addAll(
+    caseId,
+    entries.map((e, n) => [entryKey(caseId, idOf(e) ?? `odd-${n}`), e]),
+  );
+}
+
+async function addAll(caseId: string, entries: readonly (readonly [string, unknown])[]): Promise<void> {
   await transact('readwrite', async (records) => {
-    for (const entry of entries) {
-      const key = entryKey(caseId, entry.id);
+    for (const [key, entry] of entries)
       if ((await records.getKey(key)) === undefined) await records.add(stored(entry, caseId), key);
-    }
   });
 }
 
@@ -308,7 +323,13 @@ function place(key: string, raw: unknown, loaded: Reading): void {
   const record = there.success ? there.data.record : undefined;
   const into = <T>(read: ReadRecord<T>, put: (value: T) => void) => {
     if (read.ok) put(read.value);
-    else if (read.why === 'newer') loaded.newer.push({ key, caseId: caseIdOf(key), version: read.version });
+    else if (read.why === 'newer')
+      loaded.newer.push({
+        key,
+        caseId: caseIdOf(key),
+        version: read.version,
+        ...(read.version === null ? { entry: record } : {}),
+      });
     else loaded.setAside.push({ key, reason: read.detail, caseId: caseIdOf(key) });
   };
   const read = <T>(schema: z.ZodType<T>): ReadRecord<T> =>

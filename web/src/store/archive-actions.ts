@@ -8,7 +8,7 @@ import { copyOfRecord } from '../storage/records.ts';
 import { keepVehicle } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import type { AppThunk } from './store.ts';
-import { addImport, checkImport } from './transfer-actions.ts';
+import { addImport, checkImport, newerEntriesOf } from './transfer-actions.ts';
 
 /** A logbook of many years with its recordings; more is not unpacked, for it would not fit into memory. */
 const MAX_PACKED = 300_000_000;
@@ -46,7 +46,7 @@ export function exportAll(): AppThunk<Promise<Blob>> {
       const vehicle = logbook.vehicles[record.vehicle];
       if (vehicle)
         files[`cases/${slug(record.title)}-${slug(record.id)}.case.json`] = bytes(
-          writeCaseFile(record, vehicle, at, settings.owner),
+          writeCaseFile(record, vehicle, at, settings.owner, newerEntriesOf(logbook, record.id)),
         );
       for (const entry of record.entries) {
         if (entry.kind !== 'recording') continue;
@@ -135,7 +135,7 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
         restored.problems.push({ name, why: outcome.ok ? 'It is no case.' : outcome.message });
         continue;
       }
-      const { added, unsaved } = await dispatch(addImport(outcome.file));
+      const { added, unsaved } = await dispatch(addImport(outcome.file, { newer: outcome.newer }));
       if (unsaved > 0) restored.problems.push({ name, why: `${unsaved} entries could not be saved.` });
       restored.cases += outcome.plan.isNew ? 1 : 0;
       restored.entries += added - unsaved;

@@ -8,6 +8,7 @@ import {
   loadAll,
   saveCaseHead,
   saveEntries,
+  saveNewerEntries,
   saveVehicle,
   storedKeys,
   storedMarks,
@@ -209,6 +210,23 @@ export function keepTogether(caseId: string, entries: readonly Entry[]): AppThun
     for (const entry of entries) tabs.tell({ caseId, entry });
     space.persist();
     return 0;
+  };
+}
+
+/**
+ * Keeps entries of a case that only a newer version understands, as a file brings them. From then on the case is only
+ * shown here. @returns how many storage would not keep.
+ */
+export function keepNewer(caseId: string, entries: readonly unknown[]): AppThunk<Promise<number>> {
+  return async (dispatch) => {
+    if (entries.length === 0) return 0;
+    try {
+      await saveNewerEntries(caseId, entries);
+      dispatch(loaded(await loadAll()));
+      return 0;
+    } catch {
+      return entries.length;
+    }
   };
 }
 

@@ -21,15 +21,15 @@ import {
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { forgetNotes } from './journal.ts';
-import { keepCase, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
+import { keepCase, keepNewer, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
 import { mark } from './logbook-actions.ts';
-import { logbookSlice } from './logbook-slice.ts';
+import { logbookSlice, type LogbookState } from './logbook-slice.ts';
 import type { AppThunk } from './store.ts';
 
 export type { RecordFile };
 
 export type ImportOutcome =
-  | { ok: true; file: CaseFile; plan: MergePlan }
+  | { ok: true; file: CaseFile; plan: MergePlan; newer: unknown[] }
   /** A single record that could not be read, saved as a file and mended. */
   | { ok: true; record: RecordFile }
   | { ok: false; message: string };
@@ -53,15 +53,18 @@ export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
     const read = await core.readCaseFile(text);
     if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
     const { cases, vehicles } = getState().logbook;
-    const { file } = read;
-    return { ok: true, file, plan: mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]) };
+    const { file, newer } = read;
+    const plan = mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]);
+    return { ok: true, file, plan, newer };
   };
 }
 
 /** How a file is taken in, where there is something to ask. */
 export interface ImportChoice {
   /** Strike out what the file strikes out, also where it was here before. */
-  withStrikeOuts: boolean;
+  withStrikeOuts?: boolean;
+  /** Its entries that only a newer version understands. */
+  newer?: readonly unknown[];
 }
 
 /** What came of bringing a file in. */
@@ -78,22 +81,23 @@ export interface Added {
  */
 export function addImport(
   file: CaseFile,
-  { withStrikeOuts }: ImportChoice = { withStrikeOuts: false },
+  { withStrikeOuts = false, newer = [] }: ImportChoice = {},
 ): AppThunk<Promise<Added>> {
   return async (dispatch, getState) => {
     const { cases, vehicles } = getState().logbook;
     const plan = mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]);
-    if (plan.isOtherVehicle) return dispatch(addBeside(file));
+    if (plan.isOtherVehicle) return dispatch(addBeside(file, newer));
     if (!vehicles[file.vehicle.id]) await dispatch(keepVehicle(file.vehicle));
     if (plan.isNew) await dispatch(keepCase({ ...file.case, entries: [] }));
     const fresh = [...plan.additions, ...(withStrikeOuts ? plan.strikeOuts : [])];
-    const unsaved = await dispatch(keepTogether(file.case.id, fresh));
-    return { caseId: file.case.id, added: fresh.length, unsaved };
+    const { id } = file.case;
+    const unsaved = await dispatch(keepTogether(id, fresh));
+    return { caseId: id, added: fresh.length, unsaved: unsaved + (await dispatch(keepNewer(id, newer))) };
   };
 }
 
 /** A case whose ids are taken by another vehicle: it gets ids of its own, and nothing is mixed. */
-function addBeside(file: CaseFile): AppThunk<Promise<Added>> {
+function addBeside(file: CaseFile, newer: readonly unknown[]): AppThunk<Promise<Added>> {
   return async (dispatch, getState) => {
     const { vehicles } = getState().logbook;
     const mine = vehicles[file.vehicle.id];
@@ -102,10 +106,16 @@ function addBeside(file: CaseFile): AppThunk<Promise<Added>> {
     const record: CaseRecord = { ...file.case, id: newId('case'), vehicle: vehicle.id, entries: [] };
     if (!vehicles[vehicle.id]) await dispatch(keepVehicle(vehicle));
     await dispatch(keepCase(record));
-    const unsaved = await dispatch(keepTogether(record.id, file.case.entries));
+    const unsaved =
+      (await dispatch(keepTogether(record.id, file.case.entries))) +
+      (await dispatch(keepNewer(record.id, newer)));
     return { caseId: record.id, added: file.case.entries.length, unsaved };
   };
 }
+
+/** The entries of a case that only a newer version understands, as they stand. */
+export const newerEntriesOf = (logbook: LogbookState, caseId: string): unknown[] =>
+  logbook.newer.flatMap((n) => (n.caseId === caseId && n.entry !== undefined ? [n.entry] : []));
 
 /** The text of a case as a file, whether or not storage has all of it. */
 export function exportCase(caseId: string): AppThunk<string | null> {
@@ -113,7 +123,9 @@ export function exportCase(caseId: string): AppThunk<string | null> {
     const { logbook, settings } = getState();
     const found = logbook.cases[caseId];
     const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
-    return found && vehicle ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner) : null;
+    return found && vehicle
+      ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner, newerEntriesOf(logbook, caseId))
+      : null;
   };
 }
 
