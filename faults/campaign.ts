@@ -11,6 +11,8 @@ export interface Campaign {
   /** How often it is tried by `npm run faults`, and how often within `npm test`. */
   full: number;
   short: number;
+  /** How long one try may take before it counts as hanging, ms; a minute where nothing is said. */
+  hangMs?: number;
   run: (seed: number) => Promise<Trial>;
   /** Puts away what the tries have shared. @returns what they did, for the record. */
   end?: () => Promise<string>;
@@ -19,10 +21,10 @@ export interface Campaign {
 /** How long one try may take before it counts as hanging, ms. Every wait has to end. */
 const HANG_MS = 60_000;
 
-async function within(run: Promise<Trial>, seed: number): Promise<Trial> {
+async function within(run: Promise<Trial>, seed: number, hangMs: number): Promise<Trial> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const hang = new Promise<Trial>((resolve) => {
-    timer = setTimeout(() => resolve({ seed, problem: `no end within ${HANG_MS / 1000} s` }), HANG_MS);
+    timer = setTimeout(() => resolve({ seed, problem: `no end within ${hangMs / 1000} s` }), hangMs);
   });
   try {
     return await Promise.race([run, hang]);
@@ -44,7 +46,7 @@ export async function tryAll(
 ): Promise<{ failed: Trial[]; did: string }> {
   const failed: Trial[] = [];
   for (let seed = 1; seed <= times; seed++) {
-    const trial = await within(campaign.run(seed), seed);
+    const trial = await within(campaign.run(seed), seed, campaign.hangMs ?? HANG_MS);
     if (trial.problem !== null) failed.push(trial);
     onProgress?.(seed);
   }

@@ -3,46 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seededRandom } from '@pincer/simulator';
-import { BRIDGE_DEFAULTS } from '../server/bridge.ts';
-import { createPincer } from '../server/serve.ts';
 import type { Campaign } from './campaign.ts';
-import { chosen, chosenAt, type Random } from './chance.ts';
-import { PAGES, Victim, listening, openCase, pause, portOf } from './victim.ts';
-
-/** Ids of the entries that the database has, read past the application. */
-const storedIds = (page: Page): Promise<string[]> =>
-  page.evaluate(
-    () =>
-      new Promise<string[]>((resolve, reject) => {
-        const open = indexedDB.open('pincer');
-        open.onerror = () => reject(new Error('no database'));
-        open.onsuccess = () => {
-          const keys = open.result.transaction('records').objectStore('records').getAllKeys();
-          keys.onsuccess = () => {
-            open.result.close();
-            resolve((keys.result as string[]).filter((k) => k.startsWith('entry:')));
-          };
-        };
-      }),
-  );
-
-/** How many entries the page says are saved; of those that are being saved it says nothing yet. */
-async function shownAsSaved(page: Page): Promise<number> {
-  const label = (await page.getByRole('link', { name: /^Log, / }).getAttribute('aria-label')) ?? '';
-  const said = /^Log, (\d+) entries, saved$/.exec(label);
-  return said ? Number(said[1]) : 0;
-}
-
-/** Taps lamps and signs, as fast as a hand can. */
-async function enter(page: Page, random: Random): Promise<void> {
-  const radios = page.getByRole('radio');
-  const count = await radios.count();
-  for (let n = 2 + chosenAt(random, 5); n > 0; n--)
-    await radios
-      .nth(chosenAt(random, Math.min(24, count)))
-      .click({ timeout: 2_000 })
-      .catch(() => undefined);
-}
+import { chosen, chosenAt } from './chance.ts';
+import { rowsOf, shownAsSaved, storedEntryKeys } from './stored.ts';
+import { Victim, enter, openCase, pause, serve } from './victim.ts';
 
 /** Connects to the stand-in and begins to read it. */
 async function read(page: Page): Promise<void> {
@@ -53,6 +17,28 @@ async function read(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
 }
 
+/** Reads the stand-in, and begins to record what it says. */
+async function watch(page: Page): Promise<void> {
+  await read(page);
+  await page.getByText(/Complete\./).waitFor();
+  await page.getByRole('link', { name: 'Watch and record them' }).click();
+  await page.getByRole('button', { name: 'Watch and record these' }).click();
+  await page.getByRole('region', { name: 'Recording now' }).getByRole('figure').first().waitFor();
+}
+
+/** How much of each recording is stored: pieces, and those that its account of itself counts. */
+async function piecesOf(page: Page): Promise<{ pieces: number; counted: number; open: number }> {
+  const rows = await rowsOf(page, 'recordings');
+  const metas = rows
+    .filter((r) => r.key.startsWith('meta:'))
+    .map((r) => r.value as { chunks: number; isOpen: boolean });
+  return {
+    pieces: rows.filter((r) => r.key.startsWith('chunk:')).length,
+    counted: metas.reduce((sum, m) => sum + m.chunks, 0),
+    open: metas.filter((m) => m.isOpen).length,
+  };
+}
+
 /** One profile that is killed again and again, and the case in it. */
 class Bench {
   private readonly profile = mkdtempSync(join(tmpdir(), 'pincer-entries-'));
@@ -60,13 +46,11 @@ class Bench {
   private place = '';
   private victim: Victim | null = null;
   private saved = 0;
+  private recordings = 0;
 
   static async open(): Promise<Bench> {
     const bench = new Bench();
-    const server = createPincer({ pages: PAGES, isDemo: false, bridgePorts: [] }, BRIDGE_DEFAULTS);
-    await listening(server);
-    server.unref();
-    bench.address = `http://127.0.0.1:${portOf(server)}`;
+    bench.address = await serve();
     bench.victim = await Victim.start(bench.profile, bench.address);
     bench.place = await openCase(bench.victim.page);
     return bench;
@@ -78,42 +62,68 @@ class Bench {
     if (!this.victim) throw new Error('No browser.');
     const { page } = this.victim;
     await page.getByRole('link', { name: /^Log, / }).waitFor();
-    const way = chosen(random, ['enter', 'enter', 'read'] as const);
+    const way = chosen(random, ['enter', 'enter', 'read', 'record'] as const);
     if (way === 'enter') await enter(page, random);
-    else {
+    else if (way === 'read') {
       await read(page);
       await pause(chosenAt(random, 2_500));
+    } else {
+      await watch(page);
+      await pause(chosenAt(random, 8_000));
     }
     await pause(chosenAt(random, 40));
-    const before = new Set(await storedIds(page));
+    const before = new Set(await storedEntryKeys(page));
+    const recorded = await piecesOf(page);
     const promised = await shownAsSaved(page);
     await this.victim.kill();
 
     this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/light`);
     const again = this.victim.page;
     await again.getByRole('link', { name: /^Log, \d+ entries, saved$/ }).waitFor();
-    const after = await storedIds(again);
+    const after = await storedEntryKeys(again);
     const lost = [...before].filter((id) => !after.includes(id));
     this.saved = after.length;
     if (lost.length > 0) return `${lost.length} entries that the database had are gone`;
     if (after.length < promised) return `${promised} were shown as saved, ${after.length} are there`;
     const shown = await shownAsSaved(again);
-    return shown === after.length ? null : `${after.length} are stored and ${shown} are shown`;
+    if (shown !== after.length) return `${after.length} are stored and ${shown} are shown`;
+    return this.recordingsAfter(again, recorded);
+  }
+
+  /** What was recorded up to the kill is there, and a recording that was cut off can be kept. */
+  private async recordingsAfter(
+    page: Page,
+    before: Awaited<ReturnType<typeof piecesOf>>,
+  ): Promise<string | null> {
+    const now = await piecesOf(page);
+    if (now.pieces < before.pieces) return `${before.pieces - now.pieces} pieces of recordings are gone`;
+    if (now.counted < before.counted) return 'a recording has forgotten pieces of itself';
+    if (now.counted > now.pieces) return 'a recording counts pieces that are not there';
+    if (now.open === 0) return null;
+    await page.goto(`${this.address}/${this.place}/watch`);
+    await page.getByRole('button', { name: 'Keep what there is' }).first().click();
+    await page
+      .getByRole('button', { name: /^Open Watched/ })
+      .last()
+      .waitFor();
+    const kept = await piecesOf(page);
+    this.recordings++;
+    return kept.open === 0 ? null : 'a recording that was kept is still open';
   }
 
   async close(): Promise<string> {
     await this.victim?.kill();
     rmSync(this.profile, { recursive: true, force: true });
-    return `${this.saved} entries stored, none lost that was shown as saved`;
+    return `${this.saved} entries stored, ${this.recordings} recordings that were cut off kept`;
   }
 }
 
 let bench: Promise<Bench> | null = null;
 
-/** A real browser killed while entries are made and a car is read: what was shown as saved is there. */
+/** A real browser killed while entries are made, a car is read or recorded: what was shown as saved is there. */
 export const ENTRY_KILLS: Campaign = {
   id: 'entries',
-  title: 'Browsers killed while entering and reading',
+  title: 'Browsers killed while entering, reading and recording',
   full: 200,
   short: 2,
   run: async (seed) => {

@@ -4,12 +4,11 @@ import type { Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createStandInServer } from '../server/stand-in-tcp.ts';
-import { BRIDGE_DEFAULTS } from '../server/bridge.ts';
-import { createPincer } from '../server/serve.ts';
 import { seededRandom } from '@pincer/simulator';
 import type { Campaign } from './campaign.ts';
 import { chosen, chosenAt } from './chance.ts';
-import { PAGES, Victim, listening, openCase, pause, portOf } from './victim.ts';
+import { rowsOf } from './stored.ts';
+import { Victim, listening, openCase, pause, portOf, serve } from './victim.ts';
 
 /** An adapter on TCP with a car whose fault comes back, and a count of the clears that reached the car. */
 class CountingAdapter {
@@ -31,29 +30,14 @@ interface Stored {
 }
 
 /** What the database of the page holds of clears, read past the application. */
-const storedIn = (page: Page): Promise<Stored> =>
-  page.evaluate(
-    () =>
-      new Promise<Stored>((resolve, reject) => {
-        const open = indexedDB.open('pincer');
-        open.onerror = () => reject(new Error('no database'));
-        open.onsuccess = () => {
-          const all = open.result.transaction('records').objectStore('records').getAll();
-          all.onerror = () => reject(new Error('no records'));
-          all.onsuccess = () => {
-            type Row = { record?: { kind?: string; id: string; asked?: string; outcome: string } };
-            const entries = (all.result as Row[]).flatMap((r) => (r.record ? [r.record] : []));
-            open.result.close();
-            resolve({
-              asked: entries.filter((e) => e.kind === 'clear-asked').map((e) => e.id),
-              outcomes: entries
-                .filter((e) => e.kind === 'clear')
-                .map((e) => ({ asked: e.asked, outcome: e.outcome })),
-            });
-          };
-        };
-      }),
-  );
+async function storedIn(page: Page): Promise<Stored> {
+  type Clear = { record?: { kind?: string; id: string; asked?: string; outcome: string } };
+  const entries = (await rowsOf(page, 'records')).flatMap((r) => (r.value as Clear).record ?? []);
+  return {
+    asked: entries.filter((e) => e.kind === 'clear-asked').map((e) => e.id),
+    outcomes: entries.filter((e) => e.kind === 'clear').map((e) => ({ asked: e.asked, outcome: e.outcome })),
+  };
+}
 
 /** One bench: adapter, server and profile, and what was found in it so far. */
 class Bench {
@@ -67,14 +51,8 @@ class Bench {
     const bench = new Bench();
     await listening(bench.adapter.server);
     const port = portOf(bench.adapter.server);
-    const server = createPincer(
-      { pages: PAGES, isDemo: false, bridgePorts: [port] },
-      { ...BRIDGE_DEFAULTS, ports: [port], hosts: [] },
-    );
-    await listening(server);
-    server.unref();
     bench.adapter.server.unref();
-    bench.address = `http://127.0.0.1:${portOf(server)}`;
+    bench.address = await serve([port]);
     bench.victim = await Victim.start(bench.profile, bench.address);
     bench.place = await openCase(bench.victim.page);
     return bench;

@@ -4,7 +4,10 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import type { Server } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { BRIDGE_DEFAULTS } from '../server/bridge.ts';
+import { createPincer } from '../server/serve.ts';
 import { CHROMIUM } from '../playwright.config.ts';
+import { chosenAt, type Random } from './chance.ts';
 
 export const PAGES = fileURLToPath(new URL('../web/dist', import.meta.url));
 
@@ -15,6 +18,20 @@ export const portOf = (server: Server): number => {
   if (address === null || typeof address === 'string') throw new Error('No port.');
   return address.port;
 };
+
+/**
+ * Serves the built pages, to this machine alone.
+ * @param bridgePorts ports of adapters that its bridge may reach. @returns its address.
+ */
+export async function serve(bridgePorts: number[] = []): Promise<string> {
+  const server = createPincer(
+    { pages: PAGES, isDemo: false, bridgePorts },
+    { ...BRIDGE_DEFAULTS, ports: bridgePorts, hosts: [] },
+  );
+  await listening(server);
+  server.unref();
+  return `http://127.0.0.1:${portOf(server)}`;
+}
 
 export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
@@ -75,4 +92,15 @@ export async function openCase(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Open the case' }).click();
   await page.getByRole('heading', { name: 'What lit, and how does it run?' }).waitFor();
   return /case\/[^/]+/.exec(page.url())?.[0] ?? '';
+}
+
+/** Taps lamps and signs, as fast as a hand can. */
+export async function enter(page: Page, random: Random): Promise<void> {
+  const radios = page.getByRole('radio');
+  const count = await radios.count();
+  for (let n = 2 + chosenAt(random, 5); n > 0; n--)
+    await radios
+      .nth(chosenAt(random, Math.min(24, count)))
+      .click({ timeout: 2_000 })
+      .catch(() => undefined);
 }

@@ -13,6 +13,7 @@ jest.mock('localforage', () => {
   const shared = new Memory();
   return { __esModule: true, default: { createInstance: () => shared } };
 });
+import { copiedKeys, copiesOf, copyRecords, forgetCopies } from '../src/storage/second-copy.ts';
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
 import { exportAll, restoreAll } from '../src/store/archive-actions.ts';
@@ -22,6 +23,7 @@ import {
   addImport,
   checkImport,
   copyOfSetAside,
+  dropSetAside,
   emptyLogbook,
   exportCase,
   putBack,
@@ -109,7 +111,7 @@ describe('an entry counts when the database has it', () => {
     expect(page.store.getState().logbook.vehicles[CAR.id]).toEqual(CAR);
     expect(await storedIds(c.id)).toEqual(idsOf(page, c.id));
     expect(idsOf(page, c.id)).toHaveLength(1);
-    expect(notes.size).toBe(0);
+    expect([...notes.keys()].filter((k) => k.startsWith('pincer:journal'))).toEqual([]);
   });
 
   test('what does not fit is refused when it is written, not found when it is read', async () => {
@@ -465,4 +467,73 @@ test('property: two pages, a device that brings files, and starts in between end
   function fileOf(c: CaseRecord, entries: Entry[]): string {
     return writeCaseFile({ ...c, entries }, CAR, '2026-11-03T06:00:00.000Z');
   }
+});
+
+describe('the second copy', () => {
+  const lose = () => new Promise((resolve) => (indexedDB.deleteDatabase('pincer').onsuccess = resolve));
+  const anew = async () => {
+    page.close();
+    page = aPage();
+    await page.dispatch(load());
+  };
+
+  test('a database that the browser has lost comes back at the next start, and it is said', async () => {
+    const c = await aCase();
+    for (const text of ['one', 'two']) await page.dispatch(record(c.id, { kind: 'note', text }));
+    const before = idsOf(page, c.id);
+    // What the page itself holds is gone too.
+    page.close();
+    await lose();
+    await anew();
+    expect(idsOf(page, c.id)).toEqual(before);
+    expect(await storedIds(c.id)).toEqual(before);
+    expect(page.store.getState().logbook.broughtBack).toBe(before.length + 2);
+    await anew();
+    expect(page.store.getState().logbook.broughtBack).toBe(0);
+  });
+
+  test('what was recorded before there was a copy is in it from the next start on', async () => {
+    const c = await aCase();
+    await page.dispatch(record(c.id, { kind: 'note', text: 'old' }));
+    forgetCopies(copiedKeys());
+    await anew();
+    await lose();
+    await anew();
+    expect(idsOf(page, c.id)).toHaveLength(1);
+  });
+
+  test('what its owner emptied or forgot is not brought back, and what is stored is never replaced', async () => {
+    const c = await aCase();
+    const { entry } = await page.dispatch(record(c.id, { kind: 'note', text: 'as it is' }));
+    copyRecords([{ key: entryKey(c.id, entry.id), stored: { version: 2, record: 'otherwise' } }]);
+    await anew();
+    expect(page.store.getState().logbook.cases[c.id]?.entries).toEqual([entry]);
+    await putRaw(entryKey(c.id, 'ent_odd'), { version: 2, caseId: c.id, record: { id: 'ent_odd' } });
+    await anew();
+    await page.dispatch(dropSetAside(entryKey(c.id, 'ent_odd')));
+    await anew();
+    expect(page.store.getState().logbook.setAside).toEqual([]);
+    await page.dispatch(emptyLogbook());
+    await anew();
+    expect(page.store.getState().logbook.cases).toEqual({});
+  });
+
+  test('where there is no more room the oldest copies make way, and one that is damaged is passed over', () => {
+    // What cannot be made smaller.
+    const noise = (n: number) =>
+      Array.from({ length: 300_000 }, () => Math.random().toString(36)[3]).join('') + n;
+    for (let n = 0; n < 22; n++) {
+      expect(copyRecords([{ key: `entry:c:${n}`, stored: noise(n) }])).toBe(true);
+      jest.spyOn(Date, 'now').mockReturnValue(1_800_000_000_000 + n);
+    }
+    jest.restoreAllMocks();
+    const kept = copiedKeys();
+    expect(kept.length).toBeLessThan(22);
+    expect(kept).toContain('entry:c:21');
+    expect(kept).not.toContain('entry:c:1');
+    expect([...notes.values()].reduce((sum, t) => sum + t.length, 0)).toBeLessThan(3_600_000);
+    const [name, text] = [...notes].at(-1) ?? ['', ''];
+    notes.set(name, text.slice(0, 100));
+    expect(copiesOf(kept)).toHaveLength(kept.length - 1);
+  });
 });

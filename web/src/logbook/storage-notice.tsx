@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { load } from '../store/logbook-actions.ts';
 import { saveAgain } from '../store/keep.ts';
+import { logbookSlice } from '../store/logbook-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
+import { counted } from '../ui/format.ts';
 import { Notice } from '../ui/notice.tsx';
 import { SaveCase } from './save-case.tsx';
 
@@ -14,7 +16,38 @@ export function StorageNotice() {
   const status = useAppSelector((s) => s.logbook.status);
   const hasUnsaved = useAppSelector((s) => Object.keys(s.logbook.unsaved).length > 0);
   if (status === 'failed') return <Closed />;
-  return hasUnsaved ? <Unsaved /> : null;
+  return (
+    <>
+      {hasUnsaved ? <Unsaved /> : null}
+      <BroughtBack />
+    </>
+  );
+}
+
+/** That the browser had lost records, and where they came from. */
+function BroughtBack() {
+  const dispatch = useAppDispatch();
+  const count = useAppSelector((s) => s.logbook.broughtBack);
+  if (count === 0) return null;
+  return (
+    <div role="status" className="max-h-[45dvh] shrink-0 overflow-y-auto border-b border-line bg-sheet-2 p-2">
+      <Notice
+        title={`Your browser had lost ${counted(count, 'record')}. ${count === 1 ? 'It is' : 'They are'} back.`}
+        action={
+          <button
+            type="button"
+            className={BUTTON.plain}
+            onClick={() => dispatch(logbookSlice.actions.broughtBackRead())}
+          >
+            I have read this
+          </button>
+        }
+      >
+        Pincer keeps a second copy of every entry on this device, and took them from there. This happens when
+        a device runs out of room. Make room, and save everything as a file under Settings.
+      </Notice>
+    </div>
+  );
 }
 
 function Closed() {

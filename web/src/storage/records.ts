@@ -199,6 +199,20 @@ function entryOf(raw: unknown): ReadRecord<Entry> {
     : { ok: false, why: 'broken', detail: 'it has no version' };
 }
 
+/** Records as they lie in storage, by their keys. */
+export async function rawRecords(keys: readonly string[]): Promise<{ key: string; stored: unknown }[]> {
+  const rows = await transact('readonly', (records) => Promise.all(keys.map((k) => records.get(k))));
+  return keys.flatMap((key, i) => (rows[i] === undefined ? [] : [{ key, stored: rows[i] as unknown }]));
+}
+
+/** Puts records where there are none, as they are. What is there stays. */
+export async function putMissing(rows: readonly { key: string; stored: unknown }[]): Promise<void> {
+  await transact('readwrite', async (records) => {
+    for (const { key, stored: raw } of rows)
+      if ((await records.getKey(key)) === undefined) await records.add(raw, key);
+  });
+}
+
 /** The keys of everything that storage has at this moment. */
 export async function storedKeys(): Promise<Set<string>> {
   return new Set(await transact('readonly', (records) => records.getAllKeys()));

@@ -17,6 +17,7 @@ import {
 import { crossOut, idOfNoted, noteDown, pendingRecords, type Noted } from './journal.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
 import { settingsSlice } from './settings-slice.ts';
+import { copy, matchSecondCopy } from './match-copy.ts';
 import type { AppThunk } from './store.ts';
 
 const { saveBegun, saveFailed, saved, loaded, loadFailed } = logbookSlice.actions;
@@ -55,9 +56,18 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
     dispatch(saved(id));
     tabs.tell(item satisfies TabMessage);
     space.persist();
+    await dispatch(copy([keyOf(item)]));
     return true;
   };
 }
+
+/** The key of a record in storage. */
+const keyOf = (item: Noted): string =>
+  'entry' in item
+    ? entryKey(item.caseId, item.entry.id)
+    : 'head' in item
+      ? caseKey(item.head.id)
+      : vehicleKey(item.vehicle.id);
 
 /** Notes a record down at once, then writes it. */
 export function noteAndKeep(item: Noted): AppThunk<Promise<boolean>> {
@@ -141,7 +151,7 @@ function compare(): AppThunk<Promise<StorageCheck>> {
 
 /** Reads everything from storage into the store, and finishes what a reload or a crash has interrupted. */
 export function loadLogbook(): AppThunk<Promise<boolean>> {
-  return async (dispatch) => {
+  return async (dispatch, getState) => {
     try {
       const all = await loadAll();
       if (all.settings) dispatch(settingsSlice.actions.settingsLoaded(all.settings));
@@ -152,6 +162,11 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
       dispatch(takeFromJournal());
       return false;
     }
+    const { cases, vehicles } = getState().logbook;
+    // With nothing in it, it is new or the browser has lost it: the screen waits until that is known.
+    const isEmpty = Object.keys(cases).length + Object.keys(vehicles).length === 0;
+    if (isEmpty) await dispatch(matchSecondCopy());
+    dispatch(logbookSlice.actions.opened());
     const noted = dispatch(takeFromJournal());
     for (const item of noted) await dispatch(keep(item));
     // A case that was only noted may have had entries in storage already.
@@ -209,6 +224,7 @@ export function keepTogether(caseId: string, entries: readonly Entry[]): AppThun
     }
     for (const entry of entries) tabs.tell({ caseId, entry });
     space.persist();
+    await dispatch(copy(entries.map((e) => entryKey(caseId, e.id))));
     return 0;
   };
 }
@@ -223,6 +239,7 @@ export function keepNewer(caseId: string, entries: readonly unknown[]): AppThunk
     try {
       await saveNewerEntries(caseId, entries);
       dispatch(loaded(await loadAll()));
+      await dispatch(matchSecondCopy());
       return 0;
     } catch {
       return entries.length;

@@ -9,6 +9,7 @@ import { newId } from './ids.ts';
 import { loadDrafts, noteDown, saveDraft } from './journal.ts';
 import { checkStorage, keep, keepCase, keepVehicle, loadLogbook, showEntry } from './keep.ts';
 import { logbookSlice } from './logbook-slice.ts';
+import { matchSecondCopy } from './match-copy.ts';
 import { settingsSlice } from './settings-slice.ts';
 import type { AppThunk } from './store.ts';
 
@@ -25,7 +26,9 @@ export interface Recorded {
 export function load(): AppThunk<Promise<void>> {
   return async (dispatch) => {
     dispatch(draftsSlice.actions.draftsLoaded(loadDrafts()));
-    if (await dispatch(loadLogbook())) await dispatch(checkStorage());
+    if (!(await dispatch(loadLogbook()))) return;
+    await dispatch(checkStorage());
+    await dispatch(matchSecondCopy());
   };
 }
 

@@ -27,6 +27,8 @@ export interface LogbookState {
   saving: Record<string, true>;
   /** Records that storage would not keep, by their id. */
   unsaved: Record<string, Unsaved>;
+  /** Records that the browser had lost and that came back from the second copy, until the owner has read it. */
+  broughtBack: number;
 }
 
 const initialState: LogbookState = {
@@ -39,6 +41,7 @@ const initialState: LogbookState = {
   marks: {},
   saving: {},
   unsaved: {},
+  broughtBack: 0,
 };
 
 const without = <T>(record: Record<string, T>, id: string): Record<string, T> =>
@@ -50,7 +53,7 @@ export const logbookSlice = createSlice({
   reducers: {
     /** What storage has; what only this page has stays beside it. */
     loaded(state, { payload }: PayloadAction<Loaded>) {
-      state.status = 'ready';
+      if (state.status === 'failed') state.status = 'ready';
       state.problem = null;
       for (const v of payload.vehicles) if (!(v.id in state.unsaved)) state.vehicles[v.id] = v;
       for (const c of payload.cases) {
@@ -60,6 +63,10 @@ export const logbookSlice = createSlice({
       state.setAside = payload.setAside;
       state.newer = payload.newer;
       state.marks = payload.marks;
+    },
+    /** Everything is on the page that will be. */
+    opened(state) {
+      state.status = 'ready';
     },
     loadFailed(state, { payload }: PayloadAction<{ why: string; next: string }>) {
       state.status = 'failed';
@@ -114,6 +121,12 @@ export const logbookSlice = createSlice({
       status: 'ready',
       marks: payload,
     }),
+    broughtBack(state, { payload }: PayloadAction<number>) {
+      state.broughtBack += payload;
+    },
+    broughtBackRead(state) {
+      state.broughtBack = 0;
+    },
     setAsideForgotten(state, { payload }: PayloadAction<string>) {
       state.setAside = state.setAside.filter((s) => s.key !== payload);
     },

@@ -150,7 +150,9 @@ export function putBack(file: RecordFile): AppThunk<Promise<string | null>> {
 /** Forgets a record that cannot be read. */
 export function dropSetAside(key: string): AppThunk<Promise<void>> {
   return async (dispatch) => {
+    const { forgetCopies } = await import('../storage/second-copy.ts');
     await forgetRecord(key);
+    forgetCopies([key]);
     dispatch(logbookSlice.actions.setAsideForgotten(key));
   };
 }
@@ -163,6 +165,8 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
       const { forgetRecordings } = await import('../storage/recordings.ts');
       await forgetAll(marks);
       await forgetRecordings();
+      const { copiedKeys, forgetCopies } = await import('../storage/second-copy.ts');
+      forgetCopies(copiedKeys());
     } catch (error) {
       return storageError(error).message;
     }

@@ -1,0 +1,133 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { CDPSession, Page } from '@playwright/test';
+import { seededRandom } from '@pincer/simulator';
+import type { Campaign } from './campaign.ts';
+import { SmallDisk } from './small-disk.ts';
+import { logAsShown, storedEntryKeys } from './stored.ts';
+import { Victim, enter, openCase, pause, serve } from './victim.ts';
+
+/** Room for a browser's profile, and not for much more. */
+const MEGABYTES = 150;
+
+/** One try in so many ends with a kill. */
+const KILLED_ONE_IN = 4;
+/** How long a browser may take to write its smaller store to the disk, ms. */
+const COPIED_AFTER_MS = 65_000;
+
+/** One profile on a small disk, or with a quota that can be taken away; and the case in it. */
+class Bench {
+  private readonly disk = SmallDisk.mount(MEGABYTES);
+  private readonly profile = this.disk?.path ?? mkdtempSync(join(tmpdir(), 'pincer-full-'));
+  private address = '';
+  private place = '';
+  private victim: Victim | null = null;
+  private refused = 0;
+  private broughtBack = 0;
+  private saved = 0;
+
+  static async open(): Promise<Bench> {
+    const bench = new Bench();
+    bench.address = await serve();
+    bench.victim = await Victim.start(bench.profile, bench.address);
+    bench.place = await openCase(bench.victim.page);
+    return bench;
+  }
+
+  /** Where a small disk cannot be had, the browser is told that this page may keep nothing more. */
+  private async setFull(page: Page, isFull: boolean): Promise<void> {
+    if (this.disk) {
+      if (isFull) this.disk.fill();
+      else this.disk.free();
+      return;
+    }
+    const session: CDPSession = await page.context().newCDPSession(page);
+    await session.send('Storage.overrideQuotaForOrigin', {
+      origin: new URL(page.url()).origin,
+      ...(isFull ? { quotaSize: 1 } : {}),
+    });
+  }
+
+  /** Enters while there is no room. @returns what was lost. */
+  async run(seed: number): Promise<string | null> {
+    const random = seededRandom(seed);
+    if (!this.victim) throw new Error('No browser.');
+    let { page } = this.victim;
+    await page.getByRole('link', { name: /^Log, / }).waitFor();
+    await enter(page, random);
+    await settled(page);
+    const isKilled = seed % KILLED_ONE_IN === 0;
+    // A browser that is killed while the disk is full may lose its whole database; the second copy reaches the disk later.
+    if (isKilled) await pause(COPIED_AFTER_MS);
+    const before = await storedEntryKeys(page);
+    await this.setFull(page, true);
+    // Whatever the browser frees is taken again at once.
+    const filling = setInterval(() => this.disk?.fill(), 20);
+    await enter(page, random);
+    await settled(page);
+    clearInterval(filling);
+    const full = await logAsShown(page);
+    if (full.state !== 'saved') this.refused++;
+    if (isKilled) {
+      await this.victim.kill();
+      this.disk?.free();
+      this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/light`);
+      page = this.victim.page;
+      await page.getByRole('link', { name: /^Log, / }).waitFor();
+      if ((await page.getByText(/Your browser had lost/).count()) > 0) this.broughtBack++;
+    } else {
+      await this.setFull(page, false);
+      const again = page.getByRole('alert').getByRole('button', { name: 'Try again' });
+      if ((await again.count()) > 0) await again.first().click();
+    }
+    await page.getByRole('link', { name: /^Log, \d+ entries, saved$/ }).waitFor();
+    const after = await storedEntryKeys(page);
+    this.saved = after.length;
+    const lost = before.filter((k) => !after.includes(k));
+    if (lost.length > 0) return `${lost.length} entries that the database had are gone`;
+    // All that is on the screen of a page that lives.
+    return isKilled || after.length >= full.entries
+      ? null
+      : `${full.entries} were shown, ${after.length} are there`;
+  }
+
+  async close(): Promise<string> {
+    await this.victim?.kill();
+    if (this.disk) this.disk.unmount();
+    else rmSync(this.profile, { recursive: true, force: true });
+    const where = this.disk
+      ? `a disk of ${MEGABYTES} MB`
+      : 'a quota taken away (no small disk can be had here)';
+    return `${where}; told of no room ${this.refused} times; databases lost by the browser and brought back: ${this.broughtBack}; ${this.saved} entries stored`;
+  }
+}
+
+/** Waits until nothing is being saved any more. */
+async function settled(page: Page): Promise<void> {
+  for (let tries = 0; tries < 300; tries++) {
+    if ((await logAsShown(page)).state !== 'saving') return;
+    await pause(100);
+  }
+  throw new Error('It was saving for 30 s.');
+}
+
+let bench: Promise<Bench> | null = null;
+
+/** A disk that is full to the last byte while entries are made: what is shown as saved is saved, the rest says so. */
+export const FULL_DISK: Campaign = {
+  id: 'disk',
+  title: 'Entries made on a full disk',
+  full: 20,
+  short: 1,
+  hangMs: 180_000,
+  run: async (seed) => {
+    bench ??= Bench.open();
+    return { seed, problem: await (await bench).run(seed) };
+  },
+  end: async () => {
+    const did = await (await bench)?.close();
+    bench = null;
+    return did ?? '';
+  },
+};

@@ -1,0 +1,47 @@
+import { loadAll, putMissing, rawRecords, storedKeys } from '../storage/records.ts';
+import { logbookSlice } from './logbook-slice.ts';
+import type { AppThunk } from './store.ts';
+
+const OF_LOGBOOK = /^(case|entry|vehicle):/;
+
+/**
+ * Compares storage with the second copy: what storage has lost is put back, and said; what the copy lacks is added to it.
+ * Nothing that storage has is changed by it.
+ */
+export function matchSecondCopy(): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    try {
+      await dispatch(match());
+    } catch {
+      // Storage that cannot be read is said elsewhere; the copy stays for the next start.
+    }
+  };
+}
+
+function match(): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    const { copiedKeys, copiesOf, copyRecords } = await import('../storage/second-copy.ts');
+    const copied = new Set(copiedKeys().filter((k) => OF_LOGBOOK.test(k)));
+    const stored = await storedKeys();
+    const lost = copiesOf([...copied].filter((k) => !stored.has(k)));
+    if (lost.length > 0) {
+      await putMissing(lost);
+      dispatch(logbookSlice.actions.loaded(await loadAll()));
+      dispatch(logbookSlice.actions.broughtBack(lost.length));
+    }
+    const lacking = [...stored].filter((k) => OF_LOGBOOK.test(k) && !copied.has(k));
+    if (lacking.length > 0) copyRecords(await rawRecords(lacking));
+  };
+}
+
+/** Puts what storage has now into the second copy. Nobody waits for it: what fails is made good at the next start. */
+export function copy(keys: readonly string[]): AppThunk<Promise<void>> {
+  return async () => {
+    try {
+      const { copyRecords } = await import('../storage/second-copy.ts');
+      copyRecords(await rawRecords(keys));
+    } catch {
+      // The database has it, and that is what counts.
+    }
+  };
+}
