@@ -25,6 +25,8 @@ class Bench {
   private victim: Victim | null = null;
   private refused = 0;
   private broughtBack = 0;
+  private dropped = 0;
+  private stuck = 0;
   private saved = 0;
 
   static async open(): Promise<Bench> {
@@ -69,20 +71,47 @@ class Bench {
     clearInterval(filling);
     const full = await logAsShown(page);
     if (full.state !== 'saved') this.refused++;
-    if (isKilled) {
-      await this.victim.kill();
+    if (isKilled) await this.victim.kill();
+    else {
+      await this.setFull(page, false);
+      const again = page.getByRole('alert').getByRole('button', { name: 'Try again' });
+      for (let tries = 0; (await logAsShown(page)).state !== 'saved' && tries < 5; tries++) {
+        await again
+          .first()
+          .click({ timeout: 2_000 })
+          .catch(() => undefined);
+        await pause(500);
+      }
+    }
+    const isStuck = !isKilled && (await logAsShown(page)).state !== 'saved';
+    if (isStuck) {
+      // The browser will not open the database any more until it is started again: the page has to say just that.
+      this.stuck++;
+      if (
+        (await page
+          .getByRole('alert')
+          .getByText(/start the browser again/)
+          .count()) === 0
+      )
+        return 'nobody was told to start the browser again';
+      await this.victim.quit();
+    }
+    if (isKilled || isStuck) {
       this.disk?.free();
       this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/light`);
       page = this.victim.page;
       await page.getByRole('link', { name: /^Log, / }).waitFor();
       if ((await page.getByText(/Your browser had lost/).count()) > 0) this.broughtBack++;
-    } else {
-      await this.setFull(page, false);
-      const again = page.getByRole('alert').getByRole('button', { name: 'Try again' });
-      if ((await again.count()) > 0) await again.first().click();
     }
     await page.getByRole('link', { name: /^Log, \d+ entries, saved$/ }).waitFor();
-    const after = await storedEntryKeys(page);
+    // What a browser drops in the middle of it is written back by the page, within seconds.
+    let after = await storedEntryKeys(page);
+    const isLacking = () => before.some((k) => !after.includes(k));
+    if (isLacking()) this.dropped++;
+    for (let tries = 0; isLacking() && tries < 60; tries++) {
+      await pause(250);
+      after = await storedEntryKeys(page);
+    }
     this.saved = after.length;
     const lost = before.filter((k) => !after.includes(k));
     if (lost.length > 0) return `${lost.length} entries that the database had are gone`;
@@ -99,7 +128,7 @@ class Bench {
     const where = this.disk
       ? `a disk of ${MEGABYTES} MB`
       : 'a quota taken away (no small disk can be had here)';
-    return `${where}; told of no room ${this.refused} times; databases lost by the browser and brought back: ${this.broughtBack}; ${this.saved} entries stored`;
+    return `${where}; told of no room ${this.refused} times; databases lost by the browser and brought back: ${this.broughtBack}, written back under the page: ${this.dropped}; browsers that had to be started again: ${this.stuck}; ${this.saved} entries stored`;
   }
 }
 

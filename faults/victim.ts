@@ -75,6 +75,14 @@ export class Victim {
     return new Victim(child, browser, page);
   }
 
+  /** As its owner closes it. */
+  async quit(): Promise<void> {
+    const gone = new Promise((resolve) => this.process.once('exit', resolve));
+    const session = await this.browser.newBrowserCDPSession();
+    await session.send('Browser.close').catch(() => undefined);
+    await gone;
+  }
+
   /** Every process of it at once, without a word, as when the power goes. */
   async kill(): Promise<void> {
     const gone = new Promise((resolve) => this.process.once('exit', resolve));

@@ -24,7 +24,7 @@ const WORDS: Readonly<Record<StorageFault, readonly [what: string, next: string]
   ],
   refused: [
     'The browser would not open its storage',
-    'Leave the private window if this is one, make room on this device, then load the page again.',
+    'Make room on this device, save the case as a file, then start the browser again. If this is a private window, leave it.',
   ],
   blocked: [
     'Another page of Pincer keeps an older storage open',
@@ -34,13 +34,19 @@ const WORDS: Readonly<Record<StorageFault, readonly [what: string, next: string]
     'The browser’s storage does not answer',
     'Close the other pages of Pincer, or start the browser again.',
   ],
-  full: ['There is no room left for this page on this device', 'Make room, then try again.'],
+  full: [
+    'There is no room left for this page on this device',
+    'Make room, then try again. If that does not help, save the case as a file and start the browser again.',
+  ],
   unfit: ['It does not fit what can be kept', 'Save the case as a file, and record it again.'],
   newer: [
     'This case holds entries of a newer Pincer',
     'Open it with the newer version; this one only shows it.',
   ],
-  broken: ['The browser’s storage failed', 'Try again; then start the browser again.'],
+  broken: [
+    'The browser’s storage failed',
+    'Try again. If that does not help, save the case as a file and start the browser again.',
+  ],
 };
 
 /** Why something could not be read or kept. */

@@ -70,6 +70,7 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
   const look = () => {
     if (store.getState().logbook.status === 'ready') void store.dispatch(checkStorage());
   };
+  let lost: ReturnType<typeof setTimeout> | undefined;
   const stops = [
     tabs.listen((message) => {
       if ('emptied' in message) look();
@@ -86,7 +87,11 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
     }),
     tabs.watchOthers((others) => store.dispatch(othersSlice.actions.othersHeard(others))),
     tabs.onWake(look),
-    onStorageLost(() => setTimeout(look, LOST_MS)),
+    onStorageLost(() => {
+      clearTimeout(lost);
+      lost = setTimeout(look, LOST_MS);
+    }),
+    () => clearTimeout(lost),
     tellOfDoing(store, tabs),
   ];
   const timer = setInterval(() => {
