@@ -6,6 +6,7 @@ import { pageRows } from './page.ts';
 import { samplingRows } from './sampling.ts';
 import type { Row } from './row.ts';
 import { sizeRows } from './size.ts';
+import { writeTable } from './table.ts';
 
 const rows: Row[] = [
   ...(await linkRows()),
@@ -20,9 +21,15 @@ const pad = (text: string, width: number) => text.padEnd(width);
 const [a, b, c] = (['what', 'measured', 'budget'] as const).map((k) =>
   Math.max(...rows.map((r) => r[k].length)),
 );
+const isOver = (r: Row) => r.ratio !== null && r.ratio > 1;
 for (const r of rows) {
-  const ratio = r.ratio === null ? '' : `  ${r.ratio.toFixed(2)}${r.ratio > 1 ? '  OVER' : ''}`;
+  const ratio = r.ratio === null ? '' : `  ${r.ratio.toFixed(2)}${isOver(r) ? '  OVER' : ''}`;
   process.stdout.write(
     `${pad(r.what, a ?? 0)}  ${pad(r.measured, b ?? 0)}  ${pad(r.budget, c ?? 0)}${ratio}\n`,
   );
 }
+
+writeTable(rows);
+const over = rows.filter(isOver).length;
+process.stdout.write(over === 0 ? 'Every budget is kept.\n' : `${over} of ${rows.length} over budget.\n`);
+process.exitCode = over === 0 ? 0 : 1;

@@ -7,7 +7,6 @@ import { chromium, type Page } from '@playwright/test';
 import type { Row } from './row.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
-const PORT = '4196';
 const MEGABYTES = 50;
 
 /** A long drive as CSV, ten readings twenty times a second. */
@@ -54,20 +53,26 @@ export async function pageRows(): Promise<Row[]> {
   writeFileSync(file, longDrive());
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: ROOT,
-    env: { ...process.env, PORT, STAND_IN_PORT: '4195', PINCER_DEMO: '1' },
+    env: { ...process.env, PORT: '0', PINCER_DEMO: '1' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   try {
-    await new Promise<void>((resolve) => server.stdout.once('data', () => resolve()));
+    const address = await new Promise<string>((resolve, reject) => {
+      server.stdout.once('data', (said: Buffer) => {
+        const found = /http:\/\/localhost:\d+/.exec(said.toString());
+        if (found) resolve(found[0]);
+        else reject(new Error(`The server said: ${said.toString()}`));
+      });
+    });
     const browser = await chromium.launch({
       executablePath: chrome,
       args: ['--disable-background-networking', '--no-sandbox'],
     });
     const page = await browser.newPage();
-    await page.goto(`http://localhost:${PORT}/`);
+    await page.goto(`${address}/`);
     await page.getByText('Looked at before buying').waitFor();
     await page.waitForTimeout(1_500);
-    await page.goto(`http://localhost:${PORT}/case/case_wet/watch`);
+    await page.goto(`${address}/case/case_wet/watch`);
     await page.locator('input[type=file]').waitFor();
     await page.waitForTimeout(1_500);
     let seconds = 0;

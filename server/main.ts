@@ -39,7 +39,9 @@ server.once('error', (error: NodeJS.ErrnoException) => {
   process.exit(1);
 });
 server.listen(port, host, () => {
-  say(`Pincer: http://localhost:${port}${isDemo ? ' (with the example logbook)' : ''}`);
+  const address = server.address();
+  const at = address !== null && typeof address === 'object' ? address.port : port;
+  say(`Pincer: http://localhost:${at}${isDemo ? ' (with the example logbook)' : ''}`);
   if (isLoopback(host)) return;
   const reach =
     bridgePorts.length === 0

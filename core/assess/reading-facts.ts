@@ -2,6 +2,9 @@ import type { CaseState, Owner } from '@pincer/core/case';
 import type { Evidence } from '@pincer/core/diagnosis';
 import type { ObservationKey } from '@pincer/core/knowledge';
 import {
+  NOTHING_BEFORE,
+  andThen,
+  findingsOf,
   judge,
   missingCylinder,
   windowOfFrame,
@@ -9,6 +12,7 @@ import {
   type Judgement,
   type RuleId,
   type Window,
+  type WindowsBefore,
 } from '@pincer/core/signals';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { engineOf } from './engine-of.ts';
@@ -101,6 +105,13 @@ const RULE_OBSERVATION: Partial<
   'glow-current': 'reading:glow-dead',
 };
 
+/** Every observation that a rule can make. */
+function keysOf(rule: RuleId): ObservationKey[] {
+  const found = RULE_OBSERVATION[rule];
+  if (found === undefined) return [];
+  return typeof found === 'string' ? [found] : [found.high, found.low].filter((k) => k !== undefined);
+}
+
 /** Rules whose "sound" says nothing: both states may be corrected alike and much. */
 const ONLY_ODD_SPEAKS: ReadonlySet<RuleId> = new Set(['trims-compared']);
 
@@ -118,33 +129,28 @@ function observationsOf(j: Judgement): { key: ObservationKey; isPresent: boolean
 interface Source {
   entry: string;
   windows: Window[];
+  before: WindowsBefore;
 }
 
-/** Readings and recordings in the order of the log, as windows. */
+/**
+ * Readings and recordings in the order of the log, as windows, each with what the vehicle showed before in the same
+ * condition: since the last repair or clear.
+ */
 function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
   const engine = engineOf(vehicle);
-  return state.entries.flatMap((e): Source[] => {
-    if (e.kind === 'scan') return [{ entry: e.id, windows: [windowOfScan(e.scan, engine)] }];
-    if (e.kind === 'recording')
-      return [{ entry: e.id, windows: e.windows.map((w) => ({ ...w, engine, tests: [] })) }];
-    return [];
-  });
-}
-
-/** For each source the windows from before that show the same condition: taken since the last repair or clear. */
-function earlierOf(sources: readonly Source[], state: CaseState): Window[][] {
-  const windowsOf = new Map(sources.map((s) => [s.entry, s.windows]));
-  const earlier: Window[][] = [];
-  let since: Window[] = [];
+  const sources: Source[] = [];
+  let before = NOTHING_BEFORE;
   for (const e of state.entries) {
-    if (e.kind === 'repair' || e.kind === 'clear') since = [];
-    const mine = windowsOf.get(e.id);
-    if (!mine) continue;
-    earlier.push(since);
-    // The newest first: where two serve alike it is the one to compare with.
-    since = [...mine, ...since];
+    if (e.kind === 'repair' || e.kind === 'clear') before = NOTHING_BEFORE;
+    if (e.kind !== 'scan' && e.kind !== 'recording') continue;
+    const windows =
+      e.kind === 'scan'
+        ? [windowOfScan(e.scan, engine)]
+        : e.windows.map((w) => ({ ...w, engine, tests: [] }));
+    sources.push({ entry: e.id, windows, before });
+    before = andThen(before, windows);
   }
-  return earlier;
+  return sources;
 }
 
 /** Verdicts on readings, with what they tell. */
@@ -165,17 +171,25 @@ export function readingFacts(
   counts: (entry: string) => boolean,
 ): ReadingsTold {
   const sources = sourcesOf(state, vehicle);
-  const earlier = earlierOf(sources, state);
+  /** Rules of which nothing older can tell anything more. */
+  const settled = new Set<RuleId>();
   const seen = new Set<ObservationKey>();
   const newest = new Map<RuleId, Judgement>();
   const facts = new Map<string, Fact>();
   const evidence: Evidence[] = [];
-  for (const [at, { entry, windows }] of [...sources.entries()].reverse()) {
-    for (const j of judge(windows, earlier[at])) {
+  for (const { entry, windows, before: shownBefore } of sources.reverse()) {
+    // The newest says of each rule whether it can be judged at all; of older ones only what they found counts.
+    const found =
+      newest.size === 0
+        ? judge(windows, shownBefore)
+        : findingsOf(windows, shownBefore, (r) => !settled.has(r));
+    for (const j of found) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
       if (j.verdict === 'not-judged' || !counts(entry)) continue;
       const keys = observationsOf(j).filter((o) => !seen.has(o.key));
+      for (const { key } of keys) seen.add(key);
+      if (keysOf(j.rule).every((k) => seen.has(k))) settled.add(j.rule);
       if (keys.length === 0) continue;
       const id = `rule:${j.rule}`;
       if (!facts.has(id))
@@ -188,10 +202,8 @@ export function readingFacts(
           isSound: j.verdict === 'sound',
           entry,
         });
-      for (const { key, isPresent } of keys) {
-        seen.add(key);
+      for (const { key, isPresent } of keys)
         evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
-      }
     }
     const misfire = counts(entry) && !facts.has(MISFIRE_COUNTS) ? misfireFact(entry, windows) : null;
     if (!misfire) continue;

@@ -1,5 +1,5 @@
 import { observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
-import { strengthOf, type CauseInstance } from './instances.ts';
+import { strengthOf, strengthsOf, type CauseInstance } from './instances.ts';
 import type { HypothesisColumns } from './hypothesis.ts';
 
 /** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
@@ -77,13 +77,34 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
   return Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
 }
 
-/** Whether something that was seen, or a check that was done, has to do with a cause. */
-export function touches(evidence: Evidence, instance: CauseInstance): boolean {
+/** By index of the cause, whether something that was seen, or a check that was done, has to do with it. */
+export function touched(evidence: Evidence, instances: readonly CauseInstance[]): boolean[] {
   if (evidence.kind === 'check')
-    return rowOf(evidence.check, evidence.cylinder, instance) !== evidence.check.otherwise;
-  if (evidence.kind === 'came-back') return instance.id === evidence.cause;
+    return instances.map((i) => rowOf(evidence.check, evidence.cylinder, i) !== evidence.check.otherwise);
+  if (evidence.kind === 'came-back') return instances.map((i) => i.id === evidence.cause);
   const { key, cylinder, isPresent } = evidence;
-  return isPresent && !observationKind(key).isCircumstance && strengthOf(instance, key, cylinder) > 0;
+  if (!isPresent || observationKind(key).isCircumstance) return instances.map(() => false);
+  return Array.from(strengthsOf(instances, key, cylinder), (s) => s > 0);
+}
+
+/** {@link outcomeChances} for every hypothesis at once. */
+export function outcomeTable(
+  check: Check,
+  cylinder: number | null,
+  instances: readonly CauseInstance[],
+  { first, second }: HypothesisColumns,
+): (readonly number[])[] {
+  const none = instances.length;
+  const { otherwise } = check;
+  // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
+  const rows = instances.map((c) => rowOf(check, cylinder, c));
+  const table: (readonly number[])[] = [];
+  for (let h = 0; h < first.length; h++) {
+    const a = rows[first[h] ?? none] ?? otherwise;
+    const b = rows[second[h] ?? none] ?? otherwise;
+    table.push(b === otherwise ? a : a === otherwise ? b : combined(check, a, b));
+  }
+  return table;
 }
 
 /**
@@ -102,22 +123,14 @@ export function likelihoodRow(
     return row.map((_, h) => (first[h] === repaired && second[h] === none ? BADLY_REPAIRED : 1));
   }
   if (evidence.kind === 'check') {
-    // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
     const { check, cylinder, outcome } = evidence;
-    const rows = [...instances.map((c) => rowOf(check, cylinder, c)), check.otherwise];
-    for (let h = 0; h < row.length; h++) {
-      const a = rows[first[h] ?? none] ?? check.otherwise;
-      const b = rows[second[h] ?? none] ?? check.otherwise;
-      const chances = b === check.otherwise ? a : a === check.otherwise ? b : combined(check, a, b);
-      row[h] = Math.max(FLOOR, chances[outcome] ?? FLOOR);
-    }
+    const chances = outcomeTable(check, cylinder, instances, { first, second });
+    for (let h = 0; h < row.length; h++) row[h] = Math.max(FLOOR, chances[h]?.[outcome] ?? FLOOR);
     return row;
   }
   // The same as `chanceOf`, written out: this runs for every pair of causes and every piece of evidence.
   const strengths = new Float64Array(none + 1);
-  instances.forEach((c, i) => {
-    strengths[i] = strengthOf(c, evidence.key, evidence.cylinder);
-  });
+  strengths.set(strengthsOf(instances, evidence.key, evidence.cylinder));
   const { leak, isCircumstance } = observationKind(evidence.key);
   const { isPresent } = evidence;
   for (let h = 0; h < row.length; h++) {

@@ -87,6 +87,34 @@ const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set([
   'reading:misfire-same',
 ]);
 
+/** Strengths that were looked up before, by what they were looked up for. */
+const strengthsBefore = new WeakMap<readonly CauseInstance[], Map<string, Float64Array>>();
+
+/** {@link strengthOf} for every cause at once, in their order. Not to be written to. */
+export function strengthsOf(
+  instances: readonly CauseInstance[],
+  key: ObservationKey,
+  cylinder: number | null,
+): Float64Array {
+  let known = strengthsBefore.get(instances);
+  if (!known) strengthsBefore.set(instances, (known = new Map<string, Float64Array>()));
+  const name = `${key} ${cylinder ?? ''}`;
+  let found = known.get(name);
+  if (!found) known.set(name, (found = lookedUp(instances, key, cylinder)));
+  return found;
+}
+
+function lookedUp(
+  instances: readonly CauseInstance[],
+  key: ObservationKey,
+  cylinder: number | null,
+): Float64Array {
+  const { isCircumstance, leak } = observationKind(key);
+  const otherwise = isCircumstance ? leak : 0;
+  if (!SAME_CYLINDER.has(key)) return Float64Array.from(instances, (i) => i.cause.effects[key] ?? otherwise);
+  return Float64Array.from(instances, (i) => strengthOf(i, key, cylinder));
+}
+
 /**
  * Strength with which a cause makes an observation appear: P(observation | this cause alone, no leak).
  * @param cylinder the cylinder that the observation names, if any.

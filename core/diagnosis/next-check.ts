@@ -2,7 +2,7 @@ import type { Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
-import { outcomeChances } from './evidence.ts';
+import { outcomeTable } from './evidence.ts';
 import { columnsOf, type Hypothesis } from './hypothesis.ts';
 import { atCylinder, otherCylinder } from './instances.ts';
 import { marginalsOf, type Posterior } from './posterior.ts';
@@ -73,7 +73,6 @@ export function rankChecks(
   const now = costWith(posterior.marginals);
   const { hypotheses, weights } = likeliest(posterior);
   const columns = columnsOf(hypotheses, instances.length);
-  const sets = hypotheses.map((h) => h.causes.flatMap((i) => instances[i] ?? []));
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
   instances.forEach((c, i) => {
@@ -93,7 +92,7 @@ export function rankChecks(
       );
       if (!isUseful) continue;
       const other = cylinder === null ? undefined : otherCylinder(cylinder, cylinders);
-      const chances = sets.map((s) => outcomeChances(check, cylinder, s));
+      const chances = outcomeTable(check, cylinder, instances, columns);
       const cost = checkCost(check, owner);
       let after = 0;
       const outcomes = check.outcomes.map((outcome, o) => {

@@ -1,5 +1,5 @@
 import type { Evidence } from './evidence.ts';
-import { likelihoodRow, touches } from './evidence.ts';
+import { likelihoodRow, touched } from './evidence.ts';
 import { columnsOf, type Hypothesis, type HypothesisColumns } from './hypothesis.ts';
 import type { CauseInstance } from './instances.ts';
 
@@ -35,12 +35,10 @@ const PAIR_COUPLING = 0.1;
 function hypothesesOver(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Hypothesis[] {
   const all: Hypothesis[] = [{ causes: [] }];
   instances.forEach((_, i) => all.push({ causes: [i] }));
-  const touched = [...instances.keys()].filter((i) => {
-    const instance = instances[i];
-    return instance !== undefined && evidence.some((e) => touches(e, instance));
-  });
-  touched.forEach((i, at) => {
-    for (const j of touched.slice(at + 1)) all.push({ causes: [i, j] });
+  const byEvidence = evidence.map((e) => touched(e, instances));
+  const seen = [...instances.keys()].filter((i) => byEvidence.some((row) => row[i]));
+  seen.forEach((i, at) => {
+    for (const j of seen.slice(at + 1)) all.push({ causes: [i, j] });
   });
   return all;
 }
@@ -121,11 +119,10 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
  */
 export function evidenceRatios(posterior: Posterior, indices: readonly number[]): Float64Array {
   const { weights, columns, instances, marginals, likelihoods } = posterior;
+  const rows = indices.flatMap((index) => likelihoods[index] ?? []);
   const without = Float64Array.from(weights);
-  for (const index of indices) {
-    const row = likelihoods[index];
-    for (let h = 0; h < without.length; h++) without[h] = (without[h] ?? 0) / (row?.[h] ?? 1);
-  }
+  for (const row of rows)
+    for (let h = 0; h < without.length; h++) without[h] = (without[h] ?? 0) / (row[h] ?? 1);
   const before = marginalsOf(without, columns, instances.length).marginals;
   const ratios = new Float64Array(instances.length);
   for (let i = 0; i < ratios.length; i++) {

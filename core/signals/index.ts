@@ -1,4 +1,13 @@
-export { RULES, judge, type Judgement, type RuleId } from './judge.ts';
+export {
+  NOTHING_BEFORE,
+  RULES,
+  andThen,
+  findingsOf,
+  judge,
+  type Judgement,
+  type RuleId,
+  type WindowsBefore,
+} from './judge.ts';
 export {
   DERIVED,
   READINGS,

@@ -44,6 +44,8 @@ const ALL = [
 ] as const;
 export type RuleId = (typeof ALL)[number]['id'];
 export const RULES: readonly Rule<RuleId>[] = ALL;
+/** Rules that set two states against each other. */
+const TWO_STATES = RULES.filter((r) => r.against);
 
 export interface Judgement {
   rule: RuleId;
@@ -82,47 +84,106 @@ function findingIn(r: Rule<RuleId>, window: Window): Finding | null {
   return serves(r, r.states, window) ? r.judge(statsOf(window), window, statsOf(window)) : null;
 }
 
+/** The longest window of either state of a rule that sets two against each other. */
+interface Longest {
+  here: Window | null;
+  other: Window | null;
+}
+
+/** What went before, as far as any rule asks for it: for each that sets two states against each other the longest windows. */
+export type WindowsBefore = ReadonlyMap<RuleId, Longest>;
+
+export const NOTHING_BEFORE: WindowsBefore = new Map();
+
+/** The longest of those that serve; the first where several are alike. */
+function longestOf(
+  r: Rule<RuleId>,
+  states: readonly EngineState[],
+  windows: readonly Window[],
+): Window | null {
+  let best: Window | null = null;
+  for (const w of windows) if (serves(r, states, w) && (!best || w.seconds > best.seconds)) best = w;
+  return best;
+}
+
+/** Of a newer and an older window the longer; the newer where they are alike: it is the one to compare with. */
+const longer = (newer: Window | null, older: Window | null): Window | null =>
+  newer && older ? (older.seconds > newer.seconds ? older : newer) : (newer ?? older);
+
+/**
+ * What went before, with the windows of one more source. It keeps the longest alone, so that a log of any length is gone
+ * through in one pass.
+ */
+export function andThen(before: WindowsBefore, windows: readonly Window[]): WindowsBefore {
+  const next = new Map(before);
+  for (const r of TWO_STATES) {
+    const mine = { here: longestOf(r, r.states, windows), other: longestOf(r, r.against ?? [], windows) };
+    if (!mine.here && !mine.other) continue;
+    const was = before.get(r.id);
+    next.set(r.id, {
+      here: longer(mine.here, was?.here ?? null),
+      other: longer(mine.other, was?.other ?? null),
+    });
+  }
+  return next;
+}
+
 /** What a rule that sets two states against each other finds; one of the two may have been recorded before. */
 function findingBetween(
   r: Rule<RuleId>,
   against: readonly EngineState[],
   windows: readonly Window[],
-  earlier: readonly Window[],
+  before: WindowsBefore,
 ): Finding | null {
-  const longest = (states: readonly EngineState[], from: readonly Window[]) =>
-    from
-      .filter((w) => serves(r, states, w))
-      .reduce<Window | null>((best, w) => (best && best.seconds >= w.seconds ? best : w), null);
-  const [here, other] = [longest(r.states, windows), longest(against, windows)];
+  const [here, other] = [longestOf(r, r.states, windows), longestOf(r, against, windows)];
   if (!here && !other) return null;
-  const window = here ?? longest(r.states, earlier);
-  const second = other ?? longest(against, earlier);
+  const window = here ?? before.get(r.id)?.here;
+  const second = other ?? before.get(r.id)?.other;
   return window && second ? r.judge(statsOf(window), window, statsOf(second)) : null;
 }
 
 /** Rules that speak of this kind of engine at all. */
 function rulesFor(window: Window | undefined): readonly Rule<RuleId>[] {
-  return RULES.filter((r) => !window || !r.engines || (r.engines === 'diesel') === window.engine.isDiesel);
+  return !window ? RULES : window.engine.isDiesel ? RULES_OF.diesel : RULES_OF.petrol;
 }
+const RULES_OF = {
+  diesel: RULES.filter((r) => !r.engines || r.engines === 'diesel'),
+  petrol: RULES.filter((r) => !r.engines || r.engines !== 'diesel'),
+};
 
 const GRAVITY: Readonly<Record<Finding['verdict'], number>> = { sound: 0, odd: 1, impossible: 2 };
 
 /**
- * Judges windows by every rule; the gravest verdict of a rule counts. A rule whose state or readings are missing
- * says what to do.
- * @param earlier windows of the same vehicle in the same condition: rules that set two states against each other
+ * What the rules find in windows; the gravest verdict of a rule counts, and one whose state or readings are missing says
+ * nothing.
+ * @param before what the same vehicle showed before in the same condition: rules that set two states against each other
  * look for the missing one there.
+ * @param asks which rules are asked; all where nothing is said.
  */
-export function judge(windows: readonly Window[], earlier: readonly Window[] = []): Judgement[] {
-  return rulesFor(windows[0]).map((r) => {
-    const base = { rule: r.id, title: r.title, expected: r.expected, source: r.source };
-    let gravest: Finding | null = r.against ? findingBetween(r, r.against, windows, earlier) : null;
+export function findingsOf(
+  windows: readonly Window[],
+  before: WindowsBefore = NOTHING_BEFORE,
+  asks: (rule: RuleId) => boolean = () => true,
+): Judgement[] {
+  const found: Judgement[] = [];
+  for (const r of rulesFor(windows[0])) {
+    if (!asks(r.id)) continue;
+    let gravest: Finding | null = r.against ? findingBetween(r, r.against, windows, before) : null;
     for (const w of r.against ? [] : windows) {
-      const found = findingIn(r, w);
-      if (found && (!gravest || GRAVITY[found.verdict] > GRAVITY[gravest.verdict])) gravest = found;
+      const one = findingIn(r, w);
+      if (one && (!gravest || GRAVITY[one.verdict] > GRAVITY[gravest.verdict])) gravest = one;
     }
-    return gravest
-      ? { ...base, ...gravest }
-      : { ...base, verdict: 'not-judged', measured: '', toJudge: r.toJudge };
-  });
+    if (gravest) found.push({ ...wordsOf(r), ...gravest });
+  }
+  return found;
+}
+
+const wordsOf = ({ id, title, expected, source }: Rule<RuleId>) => ({ rule: id, title, expected, source });
+
+/** Judges windows by every rule, as {@link findingsOf}; a rule that finds nothing says what to do so that it can. */
+export function judge(windows: readonly Window[], before: WindowsBefore = NOTHING_BEFORE): Judgement[] {
+  const found = new Map(findingsOf(windows, before).map((j) => [j.rule, j]));
+  return rulesFor(windows[0]).map(
+    (r) => found.get(r.id) ?? { ...wordsOf(r), verdict: 'not-judged', measured: '', toJudge: r.toJudge },
+  );
 }

@@ -1,5 +1,7 @@
 import {
   RULES,
+  NOTHING_BEFORE,
+  andThen,
   judge,
   type EngineFacts,
   type EngineState,
@@ -338,7 +340,11 @@ describe('two states against each other', () => {
   const corrected = (state: EngineState, sum: number) =>
     windowWith(state, { shortTrim: 1, longTrim: sum - 1, coolant: 90 }, PETROL);
   const verdict = (now: Window[], earlier: Window[] = []) => {
-    const { verdict: v, side, measured } = judge(now, earlier).find((j) => j.rule === 'trims-compared') ?? {};
+    const {
+      verdict: v,
+      side,
+      measured,
+    } = judge(now, andThen(NOTHING_BEFORE, earlier)).find((j) => j.rule === 'trims-compared') ?? {};
     return [v, side, measured];
   };
   test.each([
