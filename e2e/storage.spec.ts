@@ -186,3 +186,34 @@ test('everything is saved as one file, the logbook is emptied, and the file brin
   await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
 });
+
+test('a database that the browser has lost comes back from the second copy, and it is said', async ({
+  page,
+}) => {
+  await openCase(page);
+  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
+  const place = page.url();
+  // The copy follows the entry: it is there before the browser loses anything.
+  await expect
+    .poll(() =>
+      page.evaluate(() => Object.keys(localStorage).filter((k) => k.includes(':copy:entry:')).length),
+    )
+    .toBe(1);
+  await page.goto('/mark.svg');
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        indexedDB.deleteDatabase('pincer').onsuccess = resolve;
+      }),
+  );
+  await page.goto(place);
+  const said = page
+    .getByRole('status')
+    .filter({ hasText: 'Your browser had lost 3 records. They are back.' });
+  await expect(said).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
+  await expectAccessible(page, 'records that came back', 'structure');
+  await said.getByRole('button', { name: 'I have read this' }).click();
+  await expect(said).toBeHidden();
+});

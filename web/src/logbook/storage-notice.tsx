@@ -43,8 +43,9 @@ function BroughtBack() {
           </button>
         }
       >
-        Pincer keeps a second copy of every entry on this device, and took them from there. This happens when
-        a device runs out of room. Make room, and save everything as a file under Settings.
+        Pincer keeps a second copy of your entries on this device, and took them from there; recordings of
+        readings have none. This happens when a device runs out of room. Make room, and save everything as a
+        file under Settings.
       </Notice>
     </div>
   );

@@ -50,8 +50,9 @@ export function OnThisDevice() {
         On this device
       </h2>
       <p className="text-ink-2">
-        Everything is kept in this browser and nowhere else:{' '}
-        {counted(Object.keys(vehicles).length, 'vehicle')}, {counted(Object.keys(cases).length, 'case')}
+        Everything is kept in this browser and nowhere else, with a second copy of the latest entries in case
+        the browser loses its database: {counted(Object.keys(vehicles).length, 'vehicle')},{' '}
+        {counted(Object.keys(cases).length, 'case')}
         {space?.use
           ? `, ${megabytes(space.use.used)} in all; room for ${megabytes(space.use.free)} more`
           : ''}
