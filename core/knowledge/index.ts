@@ -2,6 +2,14 @@ export { findingOfCode } from './code-keys.ts';
 export { CAUTIONS, type CautionId } from './cautions.ts';
 export { CAUSES, CHECKS, causeById, checkById } from './library.ts';
 export {
+  CHANGES_NOTHING,
+  FINDINGS,
+  FINDING_OF_OUTCOME,
+  FINDING_OF_SIGN,
+  READ_OFF,
+  type FindingId,
+} from './findings.ts';
+export {
   OBSERVATIONS,
   OWNER_OBSERVATIONS,
   isObservationKey,

@@ -208,6 +208,7 @@ export const OBSERVATIONS = {
   'sign:limp': owner('runs', 'Will not rev, or stuck in a gear', 'Does it refuse to rev, or stay in one gear?', 0.02),
   'sign:slips': owner('runs', 'Revs rise, speed does not', 'Do the revs rise without the speed?', 0.015),
   'sign:long-pedal': owner('runs', 'Brake pedal long or soft', 'Is the brake pedal long or soft?', 0.01),
+  'sign:hard-pedal': owner('runs', 'Brake pedal unusually hard', 'Is the brake pedal unusually hard, as if it hardly gave way?', 0.006),
   'sign:heavy-steering': owner('runs', 'Steers heavily', 'Does it steer heavily?', 0.01),
   'sign:pulls-aside': owner('runs', 'Pulls to one side', 'Does it pull to one side?', 0.03),
   'sign:high-idle': owner('runs', 'Idles too fast', 'Does it idle too fast?', 0.03),

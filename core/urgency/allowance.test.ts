@@ -1,4 +1,5 @@
 import { foldCase, scanOf, type CaseRecord, type LampId, type LampMode } from '@pincer/core/case';
+import { FINDING_OF_OUTCOME } from '@pincer/core/knowledge';
 import { judge, windowOfScan } from '@pincer/core/signals';
 import { makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 import {
@@ -294,6 +295,11 @@ describe('the drive allowance', () => {
   test('every rule decides or stands behind another in some situation above', () => {
     const held = new Set([
       ...SITUATIONS.flatMap(([, , , entries]) => allowance(makeCase(...entries)).reasons.map((r) => r.id)),
+      ...Object.keys(FINDING_OF_OUTCOME).flatMap((key) => {
+        const [check = '', outcome = ''] = key.split('/');
+        const found = makeCase(lamp('engine', 'out'), codes(), { kind: 'check', check, outcome });
+        return allowance(found).reasons.map((r) => r.id);
+      }),
       ...['cleared-unproven', 'cleared-danger'],
     ]);
     expect(URGENCY_RULES.map((r) => r.id).filter((id) => !held.has(id))).toEqual([]);

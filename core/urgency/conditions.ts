@@ -1,5 +1,5 @@
 import type { Area, ComponentId, FailureId } from '@pincer/core/codes';
-import type { ObservationKey } from '@pincer/core/knowledge';
+import type { FindingId, ObservationKey } from '@pincer/core/knowledge';
 import type { LampId } from '@pincer/core/case';
 import type { UrgencyFacts } from './facts.ts';
 
@@ -15,6 +15,11 @@ export const steady = (f: UrgencyFacts) => {
 };
 /** The owner said yes to it. */
 export const yes = (key: ObservationKey) => (f: UrgencyFacts) => f.observations.get(key) === 'yes';
+/** One of these was found to be so, by whatever way. */
+export const found =
+  (...ids: FindingId[]) =>
+  (f: UrgencyFacts) =>
+    ids.some((id) => f.findings.has(id));
 /** A failing code of one of these observations. */
 export const code =
   (...keys: ObservationKey[]) =>
@@ -44,9 +49,4 @@ export const failing =
   (area: Area, ...failures: FailureId[]) =>
   (f: UrgencyFacts) =>
     f.entries.some((e) => e.area === area && failures.includes(e.failure));
-/** A reading that one of these rules finds odd or impossible. */
-export const odd =
-  (...rules: string[]) =>
-  (f: UrgencyFacts) =>
-    f.judgements.some((j) => rules.includes(j.rule) && (j.verdict === 'odd' || j.verdict === 'impossible'));
 export const MISFIRE = ['code:misfire-same', 'code:misfire-several'] as const;

@@ -7,9 +7,10 @@ import {
   type Standing,
 } from '@pincer/core/case';
 import { COMPONENTS, codeEntry, type Area, type CodeEntry } from '@pincer/core/codes';
-import { findingOfCode, type ObservationKey } from '@pincer/core/knowledge';
+import { findingOfCode, type FindingId, type ObservationKey } from '@pincer/core/knowledge';
 import { NO_SOURCE, type ReadCode, type ScanPart } from '@pincer/core/obd';
 import type { Judgement } from '@pincer/core/signals';
+import { findingsOf } from './findings.ts';
 
 /** What the drive allowance looks at. */
 export interface UrgencyFacts {
@@ -17,6 +18,8 @@ export interface UrgencyFacts {
   /** Lit lamps that come in more than one colour and that the owner saw in red. */
   redLamps: ReadonlySet<LampId>;
   observations: ReadonlyMap<string, 'yes' | 'no' | 'unknown'>;
+  /** What was found to be so, by whatever way. */
+  findings: ReadonlySet<FindingId>;
   /**
    * Codes that are failing or failed lately, those among them that were cleared and not read since: a clear alone makes
    * nothing safer. History is left out, it never worsens anything.
@@ -93,7 +96,7 @@ function isPartlyRead(standing: Standing): boolean {
 
 /** Gathers the facts for the rules from what is known now. */
 export function urgencyFacts(
-  { standing, closed }: Pick<CaseState, 'standing' | 'closed'>,
+  { standing, closed, repairs }: Pick<CaseState, 'standing' | 'closed' | 'repairs'>,
   { judgements, accepted = new Set(), isClearedUnproven = false, wasDangerous = false }: UrgencyKnown,
 ): UrgencyFacts {
   const active = standing.codes.filter((c) => c.code.state !== 'history');
@@ -107,6 +110,7 @@ export function urgencyFacts(
       ),
     ),
     observations: new Map([...standing.observations].map(([key, { answer }]) => [key, answer])),
+    findings: findingsOf({ standing, repairs }, judgements),
     activeCodes,
     activeKeys: keysOf(activeCodes),
     newCodes,
@@ -138,6 +142,7 @@ export function factsOfCodes(codes: readonly ReadCode[]): UrgencyFacts {
         lamps: new Map([['engine', { mode: 'out', colour: null, entry: '', at: '', clearedBy: null }]]),
       },
       closed: null,
+      repairs: [],
     },
     { judgements: [] },
   );

@@ -28,7 +28,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
-    effects: { 'sign:long-pedal': 0.15, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
+    effects: { 'sign:hard-pedal': 0.5, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
     repair: { ...seal('Have the brake booster looked at', 140, 120, ['A hiss at the pedal that changes when you press it: the booster.', 'Brakes are at stake: leave the booster to a workshop.']), isLicensed: true },
   },
   {

@@ -10,7 +10,7 @@ export const AIR_PATH_CAUSES: readonly Cause[] = [
     { 'code:air-pressure': 0.6, 'code:boost-low': 0.1, 'code:runner': 0.15, 'sign:hiss': 0.4 },
     fix('Seal the vacuum tank and its hoses', 20, 50, ['cold-engine', 'vacuum-hose'], ['Pump up, hold: which hose loses it?', 'New hoses, new tank if cracked.'])),
   cause('vacuum-pump', 'Vacuum pump weak', 'air', 0.003,
-    { 'code:air-pressure': 0.4, 'code:booster': 0.5, 'code:boost-low': 0.15, 'sign:long-pedal': 0.25, 'sign:hiss': 0.1 },
+    { 'code:air-pressure': 0.4, 'code:booster': 0.5, 'code:boost-low': 0.15, 'sign:hard-pedal': 0.55, 'sign:hiss': 0.1 },
     licensed('Have the vacuum pump renewed', 160, 90, ['brakes'], ['It feeds the brake booster: with a hard pedal do not move the car.', 'Its hose and valve first.'])),
   cause('charge-heat-sensor', 'Charge air temperature sensor or its plug', 'air', 0.004,
     { 'code:charge-heat': 0.9, 'code:boost-circuit': 0.1, 'sign:weak': 0.1 },

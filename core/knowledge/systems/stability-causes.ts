@@ -25,7 +25,7 @@ export const STABILITY_CAUSES: readonly Cause[] = [
     { 'lamp:brakes': 0.08, 'sign:pulls-aside': 0.65, 'sign:burnt-smell': 0.55, 'sign:grinds': 0.3, 'sign:thirsty': 0.25, 'before:long-stand': 0.4 },
     licensed('Have the caliper freed or renewed', 110, 100, ['brakes', 'jacking'], ['One wheel far hotter than its twin after a drive.', 'Both sides of an axle.'])),
   cause('booster-hose', 'Vacuum hose or valve of the brake booster', 'brakes', 0.005,
-    { 'code:booster': 0.8, 'code:lean': 0.4, 'reading:lean-idle': 0.4, 'sign:hiss': 0.5, 'sign:long-pedal': 0.2, 'sign:rough-idle': 0.25 },
+    { 'code:booster': 0.8, 'code:lean': 0.4, 'reading:lean-idle': 0.4, 'sign:hiss': 0.5, 'sign:hard-pedal': 0.55, 'sign:rough-idle': 0.25 },
     licensed('Have the booster’s hose and valve renewed', 30, 45, ['brakes'], ['A hard pedal: do not move the car.', 'You may look and listen; the rest is for licensed people.'])),
   cause('booster-sensor', 'Vacuum sensor of the brake booster', 'brakes', 0.003,
     { 'code:booster': 0.8 },

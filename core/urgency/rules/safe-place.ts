@@ -1,4 +1,4 @@
-import { lit, yes, code, onPart, failing, odd, MISFIRE } from '../conditions.ts';
+import { found, lit, yes, code, onPart, failing, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave the way to the nearest safe place. */
@@ -57,8 +57,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'fuel-smell',
     level: 'safe-place',
-    holds: yes('sign:fuel-smell'),
-    because: 'It smells of fuel: a leak can burn.',
+    holds: found('fuel-leaks'),
+    because: 'Fuel leaks or smells: a leak can burn.',
     then: 'Stop, look underneath and round the rail. If anything drips, do not start it.',
     minute: [
       'Stop, switch off, no smoking, nothing that sparks.',
@@ -98,7 +98,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'oil-below',
     level: 'safe-place',
-    holds: yes('gauge:oil-low'),
+    holds: found('oil-low'),
     because: 'The oil is below the mark.',
     then: 'Top it up with the grade that the handbook names before you drive.',
     minute: [
@@ -111,7 +111,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'coolant-below',
     level: 'safe-place',
-    holds: yes('gauge:coolant-low'),
+    holds: found('coolant-low'),
     because: 'The coolant is below the mark.',
     then: 'Fill it up on a cold engine before you drive, and watch the temperature.',
     minute: [
@@ -120,6 +120,116 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     ],
     call: 'Anybody who can bring water and coolant.',
     once: 'the level is right and stays',
+  },
+  {
+    id: 'brake-fluid-low',
+    level: 'safe-place',
+    holds: found('brake-fluid-low'),
+    because: 'The brake fluid is at or below the lower mark: the pads are worn, or a circuit leaks.',
+    then: 'Only to a safe place, and not if the pedal is soft. Do not just fill it up. Brakes are licensed work.',
+    minute: [
+      'Press the pedal hard for half a minute: if it sinks, do not move the car.',
+      'Look at the wheels and below the car: wet means do not move it.',
+    ],
+    call: 'A workshop; by tow, if anything is wet or the pedal is soft.',
+    once: 'pads and circuit have been looked at',
+  },
+  {
+    id: 'brake-drags',
+    level: 'safe-place',
+    holds: found('brake-drags'),
+    because: 'One brake runs hot: it drags, and it can lose its grip or burn.',
+    then: 'Stop and let it cool. Brakes are licensed work.',
+    minute: ['Stop on hard ground, away from dry grass.', 'Let it cool for half an hour; no water on it.'],
+    call: 'A breakdown service, if it gets hot again.',
+    once: 'the brake has been freed',
+  },
+  {
+    id: 'wheel-loose',
+    level: 'safe-place',
+    holds: found('wheel-loose'),
+    because: 'A wheel bearing has play: the wheel may come loose.',
+    then: 'No further than to a safe place, at walking pace. It is licensed work.',
+    minute: ['Slowly, no bends at speed.', 'Stop at the next place with room.'],
+    call: 'A tow to a workshop.',
+    once: 'the bearing has been renewed',
+  },
+  {
+    id: 'coolant-fouled',
+    level: 'safe-place',
+    holds: found('coolant-fouled'),
+    because: 'There is oil or exhaust gas in the coolant: the head gasket may be letting go.',
+    then: 'Do not drive on it: it overheats without warning.',
+    minute: [
+      'Watch the temperature; stop and switch off if it climbs.',
+      'Leave the coolant cap shut while it is warm.',
+    ],
+    call: 'A workshop; by tow, if the temperature climbs.',
+    once: 'the gasket has been tested and the coolant is clean',
+  },
+  {
+    id: 'coolant-stands',
+    level: 'safe-place',
+    holds: found('coolant-stands', 'inverter-coolant-low'),
+    because: 'The coolant is low or does not go round: what it cools overheats.',
+    then: 'Only to the nearest safe place, without load.',
+    minute: [
+      'Watch the temperature; stop and switch off if it climbs.',
+      'Heater to its hottest, fan to full.',
+    ],
+    call: 'A breakdown service, if the temperature climbs.',
+    once: 'the coolant goes round again',
+  },
+  {
+    id: 'timing-off',
+    level: 'safe-place',
+    holds: found('timing-off', 'chain-rattles'),
+    because: 'The timing chain rattles or the camshaft is some degrees off: the chain may jump.',
+    then: 'Do not drive it further than to a safe place until the chain has been looked at.',
+    minute: ['No high revs.', 'Read the oil level: too little lets the tensioner sag.'],
+    call: 'A tow to a workshop.',
+    once: 'the timing has been checked',
+  },
+  {
+    id: 'turbo-worn',
+    level: 'safe-place',
+    holds: found('turbo-worn'),
+    because:
+      'The turbocharger’s shaft touches, or oil runs out of it: it can break up, and its oil can burn.',
+    then: 'No boost and no further than to a safe place.',
+    minute: [
+      'Little pedal, low revs.',
+      'A diesel that races by itself: highest gear, brake on, let the clutch in to stall it.',
+    ],
+    call: 'A tow to a workshop.',
+    once: 'the turbocharger has been renewed',
+  },
+  {
+    id: 'fuel-water',
+    level: 'safe-place',
+    holds: found('fuel-water'),
+    because: 'There is water in the fuel: it ruins pump and injectors.',
+    then: 'Drain the filter before you drive; do not run it on.',
+    minute: [
+      'Stop where it is safe and switch off.',
+      'Drain the filter into a jar, by the handbook, until no water comes.',
+    ],
+    call: 'A breakdown service, if the filter has no drain.',
+    once: 'no water comes out of the filter',
+  },
+  {
+    id: 'high-voltage-in-doubt',
+    level: 'safe-place',
+    holds: found('high-voltage-in-doubt'),
+    because:
+      'A plug or a contactor of the high-voltage side is in doubt: it may cut the drive, and its cables can kill.',
+    then: 'Park safely, touch nothing orange, and call licensed help.',
+    minute: [
+      'Stop in the open, away from walls and other cars.',
+      'Switch off, key away from the car, everyone out.',
+    ],
+    call: 'The maker’s breakdown line or a workshop licensed for high voltage.',
+    once: 'licensed people have looked at the high-voltage system',
   },
   {
     id: 'burnt-smell',
@@ -138,8 +248,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'heavy-steering',
     level: 'safe-place',
-    holds: yes('sign:heavy-steering'),
-    because: 'It steers heavily: the help for the steering has gone.',
+    holds: found('steering-heavy'),
+    because: 'It steers heavily or unevenly: the help for the steering has gone.',
     then: 'Slowly to a safe place. Steering is licensed work.',
     minute: ['Slow down, both hands.', 'Stop at the next place with room.'],
     call: 'A workshop; by tow, if you cannot turn it with ease.',
@@ -161,7 +271,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'slips',
     level: 'safe-place',
-    holds: yes('sign:slips'),
+    holds: found('slips'),
     because: 'The revs rise and the speed does not: clutch or gearbox slips.',
     then: 'Drive no further than to a safe place; slipping burns it up.',
     minute: ['Ease off; a higher gear and little pedal.', 'Stop at the next safe place.'],
@@ -233,8 +343,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'charging-low',
     level: 'safe-place',
-    holds: odd('charging'),
-    because: 'The charging voltage is wrong while the engine runs.',
+    holds: found('not-charging'),
+    because: 'It does not charge: the car runs on its battery.',
     then: 'Drive to the nearest safe place; measure at the battery.',
     minute: [
       'Heating, rear screen and radio off.',

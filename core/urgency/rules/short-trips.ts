@@ -1,4 +1,4 @@
-import { lit, steady, yes, code, inArea, failing, odd, MISFIRE } from '../conditions.ts';
+import { found, lit, steady, yes, code, inArea, failing, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave short and gentle trips. */
@@ -30,15 +30,19 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'grinds',
     level: 'short-trips',
-    holds: (f) => yes('sign:grinds')(f) || yes('sign:pulls-aside')(f),
-    because: 'It grinds when braking or pulls to one side: brake, tyre or suspension.',
+    holds: found('brake-pads-worn', 'pulls-aside'),
+    because: 'Pads are worn, it grinds when braking or it pulls to one side: brake, tyre or suspension.',
     then: 'Short trips at low speed; have brakes and tyres looked at.',
     once: 'brakes and tyres have been looked at',
   },
   {
     id: 'smoke',
     level: 'short-trips',
-    holds: (f) => yes('sign:white-smoke')(f) || yes('sign:sweet-smell')(f) || yes('sign:blue-smoke')(f),
+    holds: (f) =>
+      yes('sign:white-smoke')(f) ||
+      yes('sign:sweet-smell')(f) ||
+      yes('sign:blue-smoke')(f) ||
+      found('coolant-leaks')(f),
     because: 'It burns coolant or oil, or leaks coolant.',
     then: 'Short trips; read both levels before each.',
     once: 'the levels stay where they are',
@@ -54,7 +58,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'rich',
     level: 'short-trips',
-    holds: (f) => code('code:rich')(f) || yes('sign:black-smoke')(f),
+    holds: (f) => code('code:rich')(f) || yes('sign:black-smoke')(f) || found('raw-fuel')(f),
     because: 'It runs too rich: fuel washes the oil off and overheats the catalyst.',
     then: 'Short trips only, and mend it soon.',
     once: 'the mixture is right again',
@@ -150,10 +154,108 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'battery-low',
     level: 'short-trips',
-    holds: odd('battery-rest'),
+    holds: found('battery-weak'),
     because: 'The battery is low: it may not start again.',
     then: 'Charge it before you rely on it.',
     once: 'the battery is charged and holds',
+  },
+  {
+    id: 'brake-lights',
+    level: 'short-trips',
+    holds: found('brake-lights-wrong'),
+    because: 'The brake lights are late, dark or stay lit: nobody behind sees you brake.',
+    then: 'Only by day, with distance, to where the bulb, switch or ground can be mended.',
+    once: 'all brake lights work',
+  },
+  {
+    id: 'wheel-hums',
+    level: 'short-trips',
+    holds: found('wheel-hums'),
+    because: 'A wheel bearing hums: it is worn.',
+    then: 'Short trips at low speed; have it renewed before it gets play.',
+    once: 'the bearing has been renewed',
+  },
+  {
+    id: 'stability-found',
+    level: 'short-trips',
+    holds: found('stability-out'),
+    because: 'The stability system does not work, or acts by itself: wheels may lock, or one brakes alone.',
+    then: 'Short trips, gently, with distance; have it looked at.',
+    once: 'the stability system has been mended',
+  },
+  {
+    id: 'steering-at-risk',
+    level: 'short-trips',
+    holds: found('steering-at-risk'),
+    because: 'The help for the steering may go: its fluid, pump or fuse is not right.',
+    then: 'Short trips at low speed; expect it to turn heavy.',
+    once: 'the steering has been looked at',
+  },
+  {
+    id: 'tyre-soft',
+    level: 'short-trips',
+    holds: found('tyre-soft'),
+    because: 'A tyre is soft: it heats up and may burst.',
+    then: 'Pump it up to the plate’s value first, then short trips; measure again tomorrow.',
+    once: 'the tyre holds its pressure',
+  },
+  {
+    id: 'cooling-weak',
+    level: 'short-trips',
+    holds: found('cooling-weak'),
+    because: 'The fan stands or the radiator is blocked: it overheats in traffic.',
+    then: 'Short trips that keep moving; watch the temperature and stop if it climbs.',
+    once: 'fan and radiator work',
+  },
+  {
+    id: 'exhaust-leaks',
+    level: 'short-trips',
+    holds: found('exhaust-leaks'),
+    because:
+      'The exhaust leaks: its fumes can get into the cabin, and they make you drowsy before you smell them.',
+    then: 'Short trips with a window open; stop if anybody has a headache. Never run it in a closed room.',
+    once: 'the leak has been mended',
+  },
+  {
+    id: 'overcharging',
+    level: 'short-trips',
+    holds: found('overcharging'),
+    because: 'It charges too much: the battery gasses and boils, and lamps and units suffer.',
+    then: 'Short trips with lights and heating on; no sparks near the battery.',
+    once: 'it charges within 13.5 to 14.8 V',
+  },
+  {
+    id: 'drive-belt',
+    level: 'short-trips',
+    holds: found('drive-belt-worn'),
+    because:
+      'The V-ribbed belt is worn or slack: when it goes, charging goes, and with it often the coolant pump and the steering’s help.',
+    then: 'Short trips until it has been renewed; watch the temperature.',
+    once: 'the belt has been renewed',
+  },
+  {
+    id: 'pedal-jumps',
+    level: 'short-trips',
+    holds: found('pedal-jumps'),
+    because: 'The pedal’s or the throttle’s signal jumps: it may cut its power at any moment.',
+    then: 'Short trips, no motorway, no overtaking.',
+    once: 'the sensor has been renewed',
+  },
+  {
+    id: 'clutch-or-gearbox-fluid',
+    level: 'short-trips',
+    holds: found('clutch-fluid-low', 'gearbox-fluid-bad'),
+    because: 'The clutch or the gearbox loses fluid, or its fluid is burnt: it may slip or stay in gear.',
+    then: 'Short trips near home; put the fluid right first.',
+    once: 'the fluid is right and stays',
+  },
+  {
+    id: 'airbag-found',
+    level: 'short-trips',
+    holds: found('airbag-in-doubt'),
+    because: 'The airbags may not work, or go off by themselves.',
+    then: 'Short trips until it has been read. Touch no yellow plug: airbags are licensed work.',
+    once: 'licensed people have looked at the airbags',
   },
   {
     id: 'unknown-lamp',

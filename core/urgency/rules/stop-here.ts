@@ -1,4 +1,4 @@
-import { lit, yes, onPart, failing } from '../conditions.ts';
+import { found, lit, yes, onPart, failing } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules after which the car is not driven a metre further. */
@@ -61,7 +61,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   {
     id: 'long-pedal',
     level: 'stop-here',
-    holds: yes('sign:long-pedal'),
+    holds: found('brake-pedal-soft'),
     because: 'The brake pedal is long or soft: a circuit may be empty.',
     then: 'Do not drive it. Brakes are licensed work.',
     minute: [
@@ -70,6 +70,87 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     ],
     call: 'A tow. Nobody drives it another metre.',
     once: 'the brakes have been mended',
+  },
+  {
+    id: 'hard-pedal',
+    level: 'stop-here',
+    holds: found('brake-pedal-hard'),
+    because: 'The brake pedal is unusually hard: the brakes have lost their booster.',
+    then: 'Do not drive it. Brakes are licensed work.',
+    minute: [
+      'Push with all your strength, both feet if need be: it brakes, but far less.',
+      'Slow down with the gears, stop where it is safe and leave it there.',
+    ],
+    call: 'A tow. Nobody drives it another metre.',
+    once: 'the booster has been mended',
+  },
+  {
+    id: 'booster-leaks',
+    level: 'stop-here',
+    holds: found('booster-leaks'),
+    because: 'The brake booster or its hose leaks: the brakes may lose their help.',
+    then: 'Do not drive it before the booster has been mended. Brakes are licensed work.',
+    minute: ['Leave it where it stands, parking brake on.', 'Do not take the hose off to look: listen only.'],
+    call: 'A workshop that comes to you, or a tow.',
+    once: 'the booster has been mended',
+  },
+  {
+    id: 'brake-fluid-lost',
+    level: 'stop-here',
+    holds: found('brake-fluid-lost'),
+    because: 'It is wet with brake fluid: a brake circuit leaks.',
+    then: 'Do not move it, not even a little. Brakes are licensed work.',
+    minute: [
+      'Leave it where it stands; a wedge under a wheel.',
+      'Keep the fluid off paint and skin; do not fill up.',
+    ],
+    call: 'A tow that lifts it.',
+    once: 'the brake circuit has been mended',
+  },
+  {
+    id: 'oil-pressure-low',
+    level: 'stop-here',
+    holds: found('oil-pressure-low'),
+    because: 'The measured oil pressure is too low: the bearings run dry.',
+    then: 'Do not start the engine until the pressure is right again.',
+    minute: ['Leave the engine off.', 'Read the oil level: too little oil is the kind answer.'],
+    call: 'A tow to a workshop.',
+    once: 'the oil pressure is right',
+  },
+  {
+    id: 'oil-diluted',
+    level: 'stop-here',
+    holds: found('oil-diluted'),
+    because:
+      'There is fuel or coolant in the oil, or far too much of it: it no longer protects the bearings.',
+    then: 'Do not run the engine before the oil has been changed and the reason found.',
+    minute: [
+      'Leave the engine off.',
+      'On a diesel, oil far above the mark can make it race by itself: do not start it.',
+    ],
+    call: 'A workshop; by tow.',
+    once: 'the oil is fresh and its level right',
+  },
+  {
+    id: 'timing-belt-slack',
+    level: 'stop-here',
+    holds: found('timing-belt-slack'),
+    because:
+      'The timing belt or its tensioner is slack, oily or cracked: if it jumps, valves and pistons meet.',
+    then: 'Do not run the engine until it has been renewed.',
+    minute: ['Leave the engine off; do not crank it to try.'],
+    call: 'A tow to a workshop.',
+    once: 'the belt has been renewed',
+  },
+  {
+    id: 'pump-metal',
+    level: 'stop-here',
+    holds: found('pump-metal'),
+    because: 'There is metal from the pump in the fuel: it destroys the injectors next.',
+    then: 'Do not run the engine: each minute makes the repair dearer.',
+    minute: ['Leave the engine off.', 'Keep what was in the filter, to show it.'],
+    call: 'A workshop; by tow.',
+    once: 'pump and lines have been renewed and rinsed',
   },
   {
     id: 'knocks',
@@ -87,7 +168,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   {
     id: 'gauge-hot',
     level: 'stop-here',
-    holds: yes('gauge:hot'),
+    holds: found('too-hot'),
     because: 'The temperature is too high: an overheated engine warps its head.',
     then: 'Stop and switch off before the lamp comes. Do not open the coolant cap.',
     minute: [
