@@ -63,7 +63,7 @@ test('a reload in mid-case loses nothing, not even what was only ticked', async 
   await page.getByRole('button', { name: /^Shakes/ }).click();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Shakes: yes' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'How much road is left' })).toContainText('Do not drive on');
+  await expect(page.getByRole('region', { name: 'How much road is left' })).toContainText('Safe place only');
 
   await connect(page, 'Coil boot of cylinder 2 cracked');
   await readAll(page);

@@ -114,7 +114,7 @@ describe('pincer assess', () => {
     const { code, out } = await run('assess', EXAMPLE, '--json', '--at', '2026-11-20T12:00:00Z');
     expect(code).toBe(0);
     const a = JSON.parse(out) as Record<string, never>;
-    expect(a).toMatchObject({ allowance: { level: 1, title: 'Do not drive on' }, recommended: 'repair' });
+    expect(a).toMatchObject({ allowance: { level: 1, title: 'Safe place only' }, recommended: 'repair' });
     expect(Object.keys(a)).toEqual([
       'allowance',
       'known',
@@ -137,7 +137,7 @@ describe('pincer assess', () => {
 
   test('in words', async () => {
     const { out } = await run('assess', EXAMPLE, '--at', '2026-11-20T12:00:00Z');
-    expect(out).toMatch(/Road: Do not drive on/);
+    expect(out).toMatch(/Road: Safe place only/);
     expect(out).toMatch(/\* Repair it yourself/);
   });
 

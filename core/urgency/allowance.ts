@@ -29,7 +29,7 @@ export interface Allowance {
 
 const TITLES: Readonly<Record<AllowanceLevel, readonly [string, string]>> = {
   'stop-here': ['Stop here', 'Switch off, do not drive on'],
-  'safe-place': ['Do not drive on', 'Only to a safe place, no load'],
+  'safe-place': ['Safe place only', 'Gently to the nearest one, no further'],
   'short-trips': ['Short trips', 'Gently, near home'],
   'some-weeks': ['Some weeks', 'Gently, and watch it'],
   'no-limit': ['No limit', 'Nothing known holds it back'],

@@ -44,6 +44,11 @@ export const onPart =
   (...parts: ComponentId[]) =>
   (f: UrgencyFacts) =>
     f.entries.some((e) => parts.includes(e.component));
+/** A failing code on this part that fails in one of these ways. */
+export const partFailing =
+  (part: ComponentId, ...failures: FailureId[]) =>
+  (f: UrgencyFacts) =>
+    f.entries.some((e) => e.component === part && failures.includes(e.failure));
 /** A code of an area that fails in one of these ways. */
 export const failing =
   (area: Area, ...failures: FailureId[]) =>

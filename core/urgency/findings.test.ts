@@ -136,7 +136,7 @@ describe('what takes a finding back', () => {
       kind: 'clear',
       afterScan: 'ent_2',
       outcome: 'agreed',
-    } as Entries[number]);
+    });
     expect(cleared).toBe('stop-here');
   });
 

@@ -1,4 +1,4 @@
-import { found, lit, yes, code, onPart, failing, MISFIRE } from '../conditions.ts';
+import { found, lit, yes, code, onPart, failing, partFailing, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave the way to the nearest safe place. */
@@ -57,7 +57,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'fuel-smell',
     level: 'safe-place',
-    holds: found('fuel-leaks'),
+    holds: (f) => found('fuel-leaks')(f) || partFailing('fuel-pressure', 'leak-large')(f),
     because: 'Fuel leaks or smells: a leak can burn.',
     then: 'Stop, look underneath and round the rail. If anything drips, do not start it.',
     minute: [
@@ -96,6 +96,20 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     once: 'licensed people have looked at the high-voltage system',
   },
   {
+    id: 'burns-coolant',
+    level: 'safe-place',
+    holds: (f) => yes('sign:white-smoke')(f) && (yes('sign:sweet-smell')(f) || found('coolant-low')(f)),
+    because:
+      'White smoke with a sweet smell or falling coolant: the engine burns its coolant, and will overheat.',
+    then: 'No further than to a safe place; do not start it again before the coolant has been looked at.',
+    minute: [
+      'Watch the temperature; stop and switch off if it climbs.',
+      'Leave the coolant cap shut while it is warm.',
+    ],
+    call: 'A workshop; by tow.',
+    once: 'the coolant stays and the smoke is gone',
+  },
+  {
     id: 'oil-below',
     level: 'safe-place',
     holds: found('oil-low'),
@@ -120,6 +134,22 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     ],
     call: 'Anybody who can bring water and coolant.',
     once: 'the level is right and stays',
+  },
+  {
+    id: 'limp-without-signal',
+    level: 'safe-place',
+    holds: (f) =>
+      (yes('sign:limp')(f) || yes('sign:weak')(f)) &&
+      code('code:throttle', 'code:pedal', 'code:crank-sensor')(f),
+    because:
+      'It hardly pulls, and the throttle, the pedal or the crankshaft sensor reports a fault: it may stop in traffic.',
+    then: 'Leave fast and narrow roads at once; no further than to a safe place.',
+    minute: [
+      'Hazard lights on, to the side of the road; cross no main road.',
+      'Stopped: switch off, wait half a minute, start again once; some find themselves again.',
+    ],
+    call: 'A breakdown service.',
+    once: 'it pulls as always and the code is gone',
   },
   {
     id: 'brake-fluid-low',
@@ -159,7 +189,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('coolant-fouled'),
     because: 'There is oil or exhaust gas in the coolant: the head gasket may be letting go.',
-    then: 'Do not drive on it: it overheats without warning.',
+    then: 'Leave it at the next safe place: it overheats without warning.',
     minute: [
       'Watch the temperature; stop and switch off if it climbs.',
       'Leave the coolant cap shut while it is warm.',
@@ -207,7 +237,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'fuel-water',
     level: 'safe-place',
-    holds: found('fuel-water'),
+    holds: (f) => found('fuel-water')(f) || onPart('fuel-water')(f),
     because: 'There is water in the fuel: it ruins pump and injectors.',
     then: 'Drain the filter before you drive; do not run it on.',
     minute: [
@@ -356,7 +386,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'cam-timing',
     level: 'safe-place',
-    holds: code('code:cam-timing'),
+    holds: onPart('cam-timing'),
     because: 'Camshaft and crankshaft are out of step: the valves may be next.',
     then: 'Do not drive it further than to a safe place until the timing has been looked at.',
     minute: [

@@ -1,4 +1,4 @@
-import { found, lit, steady, yes, code, inArea, failing, MISFIRE } from '../conditions.ts';
+import { found, lit, steady, yes, code, inArea, onPart, failing, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave short and gentle trips. */
@@ -162,10 +162,26 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'brake-lights',
     level: 'short-trips',
-    holds: found('brake-lights-wrong'),
-    because: 'The brake lights are late, dark or stay lit: nobody behind sees you brake.',
-    then: 'Only by day, with distance, to where the bulb, switch or ground can be mended.',
+    holds: (f) => found('brake-lights-wrong')(f) || onPart('brake-switch', 'brake-pedal-switch')(f),
+    because: 'The brake lights or their switch are not right: those behind may not see you brake.',
+    then: 'Ask somebody whether they light; by day and with distance, to where bulb, switch or ground can be mended.',
     once: 'all brake lights work',
+  },
+  {
+    id: 'cam-adjustment',
+    level: 'short-trips',
+    holds: onPart('cam-actuator', 'cam-profile', 'rocker-actuator', 'valve-control'),
+    because: 'The camshaft adjustment does not follow: often old or too little oil, or a valve that sticks.',
+    then: 'Read the oil level first; then short trips at low revs. A rattling chain stops it.',
+    once: 'oil and adjustment are right',
+  },
+  {
+    id: 'oil-pressure-sensor',
+    level: 'short-trips',
+    holds: onPart('oil-pressure-sensor'),
+    because: 'The oil pressure sensor reports a fault: nothing would warn of too little oil pressure.',
+    then: 'Read the oil level before each trip; stop if the oil lamp lights or it rattles.',
+    once: 'the sensor has been mended',
   },
   {
     id: 'wheel-hums',
@@ -202,8 +218,8 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'cooling-weak',
     level: 'short-trips',
-    holds: found('cooling-weak'),
-    because: 'The fan stands or the radiator is blocked: it overheats in traffic.',
+    holds: (f) => found('cooling-weak')(f) || onPart('cooling-fan', 'fan-speed-sensor', 'cooling-system')(f),
+    because: 'The fan does not run as it should, or the radiator is blocked: it overheats in traffic.',
     then: 'Short trips that keep moving; watch the temperature and stop if it climbs.',
     once: 'fan and radiator work',
   },

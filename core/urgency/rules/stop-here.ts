@@ -1,4 +1,4 @@
-import { found, lit, yes, onPart, failing } from '../conditions.ts';
+import { found, lit, yes, onPart, partFailing } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules after which the car is not driven a metre further. */
@@ -8,11 +8,11 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: lit('oil'),
     because: 'The oil pressure lamp is lit: without pressure the bearings are gone in minutes.',
-    then: 'Stop where it is safe and switch off now. Check the oil level after five minutes; do not start it again while the lamp lights.',
+    then: 'Stop where it is safe and switch off now. Check the oil level after five minutes. It lights at key-on in every car: what counts is whether it goes out within five seconds of starting; if not, switch off at once.',
     minute: [
-      'Off the pedal, out of gear, and let it roll to a safe place.',
-      'Switch the engine off at once, then the warning lights on.',
-      'After five minutes on level ground read the oil level; below the mark: top up, and start only to see whether the lamp goes out within five seconds.',
+      'Foot off the accelerator, out of gear, roll to a safe place; steering and brakes keep their help while the engine turns.',
+      'Hazard lights on, switch the engine off as soon as it stands, parking brake on.',
+      'After five minutes on level ground read the oil level; below the mark: top up, then start once and watch the lamp for five seconds.',
     ],
     call: 'A breakdown service or a tow; tell them which lamp it is.',
     once: 'the oil lamp is out and the level is right',
@@ -39,7 +39,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     then: 'Stop gently. Is the parking brake fully off? If the lamp stays or the pedal feels long, have it towed.',
     minute: [
       'Press the pedal gently: does it feel as always? Slow down with the gears too.',
-      'Let the parking brake right down. Lamp out? Then that was it.',
+      'Is the parking brake fully released? If the lamp goes out when it is, that was it.',
       'Otherwise stop where it is safe and leave it there.',
     ],
     call: 'A tow. With a soft pedal nobody drives it another metre.',
@@ -181,7 +181,8 @@ export const STOP_HERE: readonly UrgencyRule[] = [
   {
     id: 'overheated-code',
     level: 'stop-here',
-    holds: (f) => failing('cooling', 'over-limit')(f) || onPart('oil-pressure')(f),
+    // A fan that turns too fast is no heat.
+    holds: (f) => partFailing('engine-temperature', 'over-limit')(f) || onPart('oil-pressure')(f),
     because: 'The control unit saw too much heat or too little oil pressure.',
     then: 'Stop and switch off. Let it cool, check oil and coolant when cold.',
     minute: [
