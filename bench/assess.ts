@@ -19,6 +19,19 @@ const CODES = [
   'P0507',
 ];
 
+/** What a warm car tells at idle. */
+const AT_IDLE = {
+  '0C': 740,
+  '0D': 0,
+  '05': 88,
+  '06': 8,
+  '07': 12,
+  '0B': 36,
+  '0F': 20,
+  '10': 2.1,
+  '42': 14,
+};
+
 type Entries = Parameters<typeof makeCase>;
 
 /** A case with 12 codes and 10 checks, and any number of notes and repeated answers after them. */
@@ -26,19 +39,7 @@ function bigCase(extra: number) {
   const checks = CHECKS.filter((c) => c.scope === 'engine').slice(0, 10);
   const entries = [
     { kind: 'lamp', lamp: 'engine', mode: 'steady' },
-    scanEntry(
-      makeScan(CODES, {
-        '0C': 740,
-        '0D': 0,
-        '05': 88,
-        '06': 8,
-        '07': 12,
-        '0B': 36,
-        '0F': 20,
-        '10': 2.1,
-        '42': 14,
-      }),
-    ),
+    scanEntry(makeScan(CODES, AT_IDLE)),
     ...checks.map((c) => ({ kind: 'check', check: c.id, outcome: c.outcomes[0].id })),
     ...Array.from({ length: extra }, (_, i) =>
       saw(i % 2 === 0 ? 'sign:shakes' : 'sign:wet', i % 3 === 0 ? 'yes' : 'no'),
@@ -62,19 +63,7 @@ function median(run: () => void, times = 15): number {
 const scans = (count: number) =>
   makeCase(
     ...Array.from({ length: count }, (_, i) =>
-      scanEntry(
-        makeScan(['P0302'], {
-          '0C': 740 + (i % 7),
-          '0D': 0,
-          '05': 88,
-          '06': 8,
-          '07': 12,
-          '0B': 36,
-          '0F': 20,
-          '10': 2.1,
-          '42': 14,
-        }),
-      ),
+      scanEntry(makeScan(['P0302'], { ...AT_IDLE, '0C': 740 + (i % 7) })),
     ),
   );
 

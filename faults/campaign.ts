@@ -52,3 +52,30 @@ export async function tryAll(
   }
   return { failed, did: (await campaign.end?.()) ?? '' };
 }
+
+/** What the tries of a campaign share. */
+interface Bench {
+  /** Puts it away. @returns what was done on it, for the record. */
+  close: () => Promise<string>;
+}
+
+/** A campaign whose tries share a bench: it is set up by the first of them and put away after the last. */
+export function onOneBench<B extends Bench>(
+  what: Pick<Campaign, 'id' | 'title' | 'full' | 'short' | 'hangMs'>,
+  open: () => Promise<B>,
+  run: (bench: B, seed: number) => Promise<string | null>,
+): Campaign {
+  let bench: Promise<B> | null = null;
+  return {
+    ...what,
+    run: async (seed) => {
+      bench ??= open();
+      return { seed, problem: await run(await bench, seed) };
+    },
+    end: async () => {
+      const did = await (await bench)?.close();
+      bench = null;
+      return did ?? '';
+    },
+  };
+}

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seededRandom } from '@pincer/simulator';
-import type { Campaign } from './campaign.ts';
+import { onOneBench, type Campaign } from './campaign.ts';
 import { chosen, chosenAt } from './chance.ts';
 import { rowsOf, shownAsSaved, storedEntryKeys } from './stored.ts';
 import { Victim, enter, openCase, pause, serve } from './victim.ts';
@@ -118,21 +118,14 @@ class Bench {
   }
 }
 
-let bench: Promise<Bench> | null = null;
-
 /** A real browser killed while entries are made, a car is read or recorded: what was shown as saved is there. */
-export const ENTRY_KILLS: Campaign = {
-  id: 'entries',
-  title: 'Browsers killed while entering, reading and recording',
-  full: 200,
-  short: 2,
-  run: async (seed) => {
-    bench ??= Bench.open();
-    return { seed, problem: await (await bench).kill(seed) };
+export const ENTRY_KILLS: Campaign = onOneBench(
+  {
+    id: 'entries',
+    title: 'Browsers killed while entering, reading and recording',
+    full: 200,
+    short: 2,
   },
-  end: async () => {
-    const did = await (await bench)?.close();
-    bench = null;
-    return did ?? '';
-  },
-};
+  () => Bench.open(),
+  (bench, seed) => bench.kill(seed),
+);

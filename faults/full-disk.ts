@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { CDPSession, Page } from '@playwright/test';
 import { seededRandom } from '@pincer/simulator';
-import type { Campaign } from './campaign.ts';
+import { onOneBench, type Campaign } from './campaign.ts';
 import { SmallDisk } from './small-disk.ts';
 import { logAsShown, storedEntryKeys } from './stored.ts';
 import { Victim, enter, openCase, pause, serve } from './victim.ts';
@@ -141,22 +141,15 @@ async function settled(page: Page): Promise<void> {
   throw new Error('It was saving for 30 s.');
 }
 
-let bench: Promise<Bench> | null = null;
-
 /** A disk that is full to the last byte while entries are made: what is shown as saved is saved, the rest says so. */
-export const FULL_DISK: Campaign = {
-  id: 'disk',
-  title: 'Entries made on a full disk',
-  full: 20,
-  short: 1,
-  hangMs: 180_000,
-  run: async (seed) => {
-    bench ??= Bench.open();
-    return { seed, problem: await (await bench).run(seed) };
+export const FULL_DISK: Campaign = onOneBench(
+  {
+    id: 'disk',
+    title: 'Entries made on a full disk',
+    full: 20,
+    short: 1,
+    hangMs: 180_000,
   },
-  end: async () => {
-    const did = await (await bench)?.close();
-    bench = null;
-    return did ?? '';
-  },
-};
+  () => Bench.open(),
+  (bench, seed) => bench.run(seed),
+);

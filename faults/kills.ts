@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createStandInServer } from '../server/stand-in-tcp.ts';
 import { seededRandom } from '@pincer/simulator';
-import type { Campaign } from './campaign.ts';
+import { onOneBench, type Campaign } from './campaign.ts';
 import { chosen, chosenAt } from './chance.ts';
 import { rowsOf } from './stored.ts';
 import { Victim, listening, openCase, pause, portOf, serve } from './victim.ts';
@@ -119,21 +119,14 @@ class Bench {
   }
 }
 
-let bench: Promise<Bench> | null = null;
-
 /** A real browser killed at any instant on the way to a clear, over the bridge to an adapter that counts. */
-export const KILLS: Campaign = {
-  id: 'kills',
-  title: 'Browsers killed on the way to a clear',
-  full: 200,
-  short: 3,
-  run: async (seed) => {
-    bench ??= Bench.open();
-    return { seed, problem: await (await bench).kill(seed) };
+export const KILLS: Campaign = onOneBench(
+  {
+    id: 'kills',
+    title: 'Browsers killed on the way to a clear',
+    full: 200,
+    short: 3,
   },
-  end: async () => {
-    const did = await (await bench)?.close();
-    bench = null;
-    return did ?? '';
-  },
-};
+  () => Bench.open(),
+  (bench, seed) => bench.kill(seed),
+);

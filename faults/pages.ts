@@ -1,7 +1,7 @@
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { seededRandom } from '@pincer/simulator';
 import { CHROMIUM } from '../playwright.config.ts';
-import type { Campaign } from './campaign.ts';
+import { onOneBench, type Campaign } from './campaign.ts';
 import { chosen, chosenAt, type Random } from './chance.ts';
 import { logAsShown, storedEntryKeys } from './stored.ts';
 import { enter as tap, openCase, pause, serve } from './victim.ts';
@@ -241,29 +241,16 @@ async function interfere(bench: Bench, random: Random): Promise<string | null> {
     : `${entries} were shown, ${stored} are stored, ${shown} are there at the next start`;
 }
 
-function campaign(
+const campaign = (
   id: string,
   title: string,
-  full: number,
   run: (bench: Bench, random: Random) => Promise<string | null>,
-): Campaign {
-  let bench: Promise<Bench> | null = null;
-  return {
-    id,
-    title,
-    full,
-    short: 1,
-    run: async (seed) => {
-      bench ??= Bench.open();
-      return { seed, problem: await run(await bench, seededRandom(seed)) };
-    },
-    end: async () => {
-      const did = await (await bench)?.close();
-      bench = null;
-      return did ?? '';
-    },
-  };
-}
+): Campaign =>
+  onOneBench(
+    { id, title, full: 60, short: 1 },
+    () => Bench.open(),
+    (bench, seed) => run(bench, seededRandom(seed)),
+  );
 
 /** Pages and devices that write at once end with the same entries everywhere. */
 export const PAGES_AND_DEVICES: Campaign = campaign(
@@ -277,6 +264,5 @@ export const PAGES_AND_DEVICES: Campaign = campaign(
 export const STORAGE: Campaign = campaign(
   'storage',
   'Storage dropped, held up or changed by another page',
-  60,
   interfere,
 );

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { foldCase, type CaseRecord } from '@pincer/core/case';
 import {
   CHANGES_NOTHING,
@@ -147,6 +148,56 @@ describe('what takes a finding back', () => {
     expect(levelWith(checked('pads-look/thin'), { kind: 'repair', cause: 'coil:2' })).toBe('short-trips');
     expect(levelWith({ kind: 'repair', cause: 'brake-fluid-low' }, checked('pads-look/thin'))).toBe(
       'short-trips',
+    );
+  });
+});
+
+describe('whatever is found, in whatever order', () => {
+  const WAYS = [
+    ...Object.keys(FINDING_OF_OUTCOME).map((key) => checked(key)),
+    ...Object.keys(FINDING_OF_SIGN).map((key) => saw(key)),
+  ] as Entries;
+  const someOf = fc.subarray([...WAYS], { maxLength: 8 });
+  const shorterOrSame = (a: AllowanceLevel, b: AllowanceLevel) => levelRank(a) <= levelRank(b);
+
+  test('property: one finding more never lengthens the road', () => {
+    fc.assert(
+      fc.property(someOf, fc.constantFrom(...WAYS), (before, one) => {
+        // The same check again may say something else: then it is another answer, not one more.
+        fc.pre(!before.some((e) => e.kind === 'check' && one.kind === 'check' && e.check === one.check));
+        expect(shorterOrSame(levelWith(...before, one), levelWith(...before))).toBe(true);
+      }),
+    );
+  });
+
+  test('property: the order in which different things are found changes nothing', () => {
+    fc.assert(
+      fc.property(someOf, (found) => {
+        const checks = found.flatMap((e) => (e.kind === 'check' ? [e.check] : []));
+        fc.pre(new Set(checks).size === checks.length);
+        expect(levelWith(...[...found].reverse())).toBe(levelWith(...found));
+      }),
+    );
+  });
+
+  test('property: “don’t know” to everything that is asked takes nothing back', () => {
+    const unknown = Object.keys(FINDING_OF_SIGN).map((key) => saw(key, 'unknown'));
+    fc.assert(
+      fc.property(fc.subarray(Object.keys(FINDING_OF_OUTCOME), { maxLength: 6 }), (keys) => {
+        const found = keys.map((key) => checked(key));
+        expect(levelWith(...found, ...unknown)).toBe(levelWith(...found));
+      }),
+    );
+  });
+
+  test('property: every way in that shortens the road says the finding in its reasons', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...WAYS), (one) => {
+        const { reasons, change } = allowanceOf(carWith(one));
+        expect(reasons.length).toBeGreaterThan(0);
+        expect(change?.level).toBe('no-limit');
+        for (const r of reasons) expect(r.then.length).toBeGreaterThan(20);
+      }),
     );
   });
 });
