@@ -256,7 +256,6 @@ const campaign = (
 export const PAGES_AND_DEVICES: Campaign = campaign(
   'pages',
   'Two pages and two devices interleaved',
-  60,
   interleave,
 );
 
