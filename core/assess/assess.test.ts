@@ -448,3 +448,16 @@ describe('many codes, how many faults?', () => {
     expect(a.causes.filter((c) => c.isLicensed).length).toBeGreaterThan(0);
   });
 });
+
+test('what changes the odds by less than a sixth is not shown as speaking for or against', () => {
+  const record = makeCase(
+    scanEntry(makeScan(['P0302', 'P0171'], { '0C': 740, '05': 88, '06': 12, '07': 14, '42': 14 })),
+    saw('sign:shakes'),
+    saw('sign:warm', 'no'),
+    saw('sign:hiss'),
+    saw('before:refuelled', 'no'),
+  );
+  const weights = look(record).causes.flatMap((c) => Object.values(c.weights));
+  expect(weights.length).toBeGreaterThan(10);
+  expect(weights.filter((w) => w > 6 / 7 && w < 7 / 6)).toEqual([]);
+});

@@ -91,7 +91,7 @@ const SHOWN_UNSPOKEN = 0.02;
 const SPEAKS_FOR = Math.log(1.5);
 const MAX_CAUSES = 14;
 /** Ratios this close to 1 say nothing. */
-const SAYS_NOTHING = 0.06;
+const SAYS_NOTHING = Math.log(7 / 6);
 
 function toolViews(tools: readonly ToolId[], owner: Owner): CheckView['tools'] {
   return tools.map((id) => ({ id, name: TOOLS[id], isMissing: !owner.tools.includes(id) }));
