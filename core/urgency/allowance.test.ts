@@ -80,6 +80,12 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['fan circuit', 'short-trips', 'cooling-weak', [lamp('engine', 'out'), codes('P0480')]],
   ['oil pressure sensor', 'short-trips', 'oil-pressure-sensor', [lamp('engine', 'out'), codes('P0520')]],
   ['brake switch', 'short-trips', 'brake-lights', [lamp('engine', 'out'), codes('P0571')]],
+  [
+    'lamp commanded on and seen out',
+    'some-weeks',
+    'lamp-dark',
+    [lamp('engine', 'out'), scanEntry({ ...makeScan([]), mils: [{ unit: '7E8', on: true, count: 0 }] })],
+  ],
   ['brake pedal hard, no lamp', 'stop-here', 'hard-pedal', [saw('sign:hard-pedal'), codes()]],
   ['another lamp', 'some-weeks', 'other-lamp', [lamp('other')]],
   ['steering lamp', 'safe-place', 'steering-lamp', [lamp('steering')]],
@@ -345,7 +351,8 @@ describe('the drive allowance', () => {
   test('an accepted code no longer shortens the road; a dangerous one still does', () => {
     const of = (record: CaseRecord, ...accepted: string[]) =>
       driveAllowance(urgencyFacts(foldCase(record), { judgements: [], accepted: new Set(accepted) })).level;
-    const rear = makeCase(lamp('engine', 'out'), codes('P0141', 'P1345'));
+    // A lamp that is commanded on and seen out would be a matter of its own.
+    const rear = makeCase(lamp('engine', 'out'), scanEntry({ ...makeScan(['P0141', 'P1345']), mils: [] }));
     expect(of(rear)).toBe('short-trips');
     expect(of(rear, 'P1345')).toBe('some-weeks');
     expect(of(rear, 'P0141', 'P1345')).toBe('no-limit');

@@ -44,6 +44,8 @@ export interface UrgencyFacts {
   /** Whether the owner has closed the case and nothing was seen since. */
   isClosed: boolean;
   bulb: Standing['bulb'];
+  /** Whether a control unit commands the engine lamp on, as read last. */
+  isLampCommanded: boolean;
   judgements: readonly Judgement[];
 }
 
@@ -126,6 +128,7 @@ export function urgencyFacts(
     isClearUnknown: standing.unknownClear !== null,
     isClosed: closed !== null,
     bulb: standing.bulb,
+    isLampCommanded: standing.mils.some((m) => m.clearedBy === null && m.mil.on),
     judgements,
   };
 }

@@ -124,4 +124,13 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     then: 'Drive gently and read again; a fault that needs a drive to show comes back only then.',
     once: 'it is proven gone',
   },
+  {
+    id: 'lamp-dark',
+    level: 'some-weeks',
+    holds: (f) => f.isLampCommanded && f.lamps.get('engine') === 'out',
+    because:
+      'The car commands its engine lamp on, and you see it out: bulb, instrument panel, wiring, or somebody made it dark.',
+    then: 'Look once more at key-on. The codes count all the same; on a car for sale, ask why.',
+    once: 'the lamp lights when the car commands it',
+  },
 ];
