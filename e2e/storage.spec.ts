@@ -164,6 +164,24 @@ test('a station that breaks leaves the road, the rail, the log and the file in p
   await expect(page.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
 });
 
+test('a panel that breaks leaves the rest of its station', async ({ page }) => {
+  await example(page);
+  // Only the lines between facts and causes ask for it.
+  await page.addInitScript(() => {
+    CSS.escape = () => {
+      throw new Error('broken on purpose');
+    };
+  });
+  await page.goto('/case/case_wet/narrow');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'What ties facts to causes cannot be shown.' }),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'What it can be' }).getByRole('button').first(),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Do this' })).toBeVisible();
+});
+
 test('everything is saved as one file, the logbook is emptied, and the file brings it back', async ({
   page,
 }) => {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { writeCaseFile, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
+import { seededRandom } from '@pincer/simulator';
 import type { MemoryForage } from './memory-forage.ts';
 import { FULL, emptyRecords, getRaw, putRaw, rawKeys, removeRaw, setDisk } from './raw-records.ts';
 
@@ -520,8 +521,10 @@ describe('the second copy', () => {
 
   test('where there is no more room the oldest copies make way, and one that is damaged is passed over', () => {
     // What cannot be made smaller.
-    const noise = (n: number) =>
-      Array.from({ length: 300_000 }, () => Math.random().toString(36)[3]).join('') + n;
+    const noise = (n: number) => {
+      const random = seededRandom(n + 1);
+      return Array.from({ length: 300_000 }, () => random().toString(36).charAt(3)).join('');
+    };
     for (let n = 0; n < 22; n++) {
       expect(copyRecords([{ key: `entry:c:${n}`, stored: noise(n) }])).toBe(true);
       jest.spyOn(Date, 'now').mockReturnValue(1_800_000_000_000 + n);

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { BUTTON } from '../ui/classes.ts';
+import { Panels } from '../ui/contained.tsx';
 
 /** A station's page: what it is for, its work, and the one next thing at its foot. */
 export function StationPage({
@@ -20,7 +21,7 @@ export function StationPage({
           <h2 className="text-[22px]">{title}</h2>
           {lead ? <p className="max-w-[70ch] text-ink-2">{lead}</p> : null}
         </div>
-        {children}
+        <Panels name="This part of the station">{children}</Panels>
       </div>
       {next ? (
         <div className="sticky bottom-0 z-10 flex shrink-0 flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4">

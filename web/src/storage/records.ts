@@ -202,7 +202,7 @@ function entryOf(raw: unknown): ReadRecord<Entry> {
 /** Records as they lie in storage, by their keys. */
 export async function rawRecords(keys: readonly string[]): Promise<{ key: string; stored: unknown }[]> {
   const rows = await transact('readonly', (records) => Promise.all(keys.map((k) => records.get(k))));
-  return keys.flatMap((key, i) => (rows[i] === undefined ? [] : [{ key, stored: rows[i] as unknown }]));
+  return keys.flatMap((key, i) => (rows[i] === undefined ? [] : [{ key, stored: rows[i] }]));
 }
 
 /** Puts records where there are none, as they are. What is there stays. */

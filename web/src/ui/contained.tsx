@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { Children, isValidElement, useEffect } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { BUTTON } from './classes.ts';
 import { Notice } from './notice.tsx';
@@ -24,6 +24,13 @@ export function Contained({
     <ErrorBoundary resetKeys={[resetOn]} fallbackRender={(props) => <Fault name={name} {...props} />}>
       {children}
     </ErrorBoundary>
+  );
+}
+
+/** Panels one below the other, each with its faults kept to itself. @param name what one of them is called. */
+export function Panels({ name, children }: { name: string; children: React.ReactNode }) {
+  return Children.map(children, (panel) =>
+    isValidElement(panel) ? <Contained name={name}>{panel}</Contained> : panel,
   );
 }
 

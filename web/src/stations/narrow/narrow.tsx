@@ -2,6 +2,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { CauseView, Fact } from '@pincer/core/assess';
 import { BUTTON } from '../../ui/classes.ts';
+import { Contained } from '../../ui/contained.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
@@ -58,7 +59,11 @@ export function Narrow() {
             <JawFacts facts={owner} selected={selected} />
             {add}
           </Jaw>
-          {selected ? <Ties frame={frame} selected={selected} facts={facts} /> : null}
+          {selected ? (
+            <Contained name="What ties facts to causes" resetOn={selected}>
+              <Ties frame={frame} selected={selected} facts={facts} />
+            </Contained>
+          ) : null}
         </div>
       ) : (
         <div className="relative flex min-h-[420px] flex-1 flex-col px-[46px] py-2">

@@ -9,6 +9,7 @@ import { cutScan, scanCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
+import { Panels } from '../../ui/contained.tsx';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { counted, distance, moment } from '../../ui/format.ts';
 import { useUnits } from '../../store/use-units.ts';
@@ -131,7 +132,7 @@ export function Read() {
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
       {link.caseId === record.id ? <StandInPanel /> : null}
       {last ? (
-        <>
+        <Panels name="This part of the reading">
           <p className="text-ink-2">
             Read {moment(last.at)}
             {last.adapter ? `, ${last.adapter}` : ''}
@@ -152,7 +153,7 @@ export function Read() {
           <Identity reading={known} vehicle={vehicle} />
           <Judged reading={known} judgements={assessment.judgements} />
           <Problems problems={view.problems} />
-        </>
+        </Panels>
       ) : null}
     </StationPage>
   );
