@@ -1,6 +1,7 @@
 import { assess } from '@pincer/core/assess';
 import type { CaseRecord } from '@pincer/core/case';
 import { CHECKS } from '@pincer/core/knowledge';
+import { statOf, type Stat, type StoredWindow } from '@pincer/core/signals';
 import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../core/test/make-case.ts';
 import type { Row } from './row.ts';
 
@@ -67,29 +68,35 @@ const scans = (count: number) =>
     ),
   );
 
-const STAT = { mean: 3, min: 0, max: 5, sd: 1, n: 50 };
+const stat = (mean: number): Stat => statOf([mean - 1, mean, mean + 1], 0, 2, 2) as Stat;
 
-/** A log of recordings of twenty windows each, idle and raised in turn. */
+/** A recording of twenty windows, idle and raised in turn, with what rules of two states set against each other. */
+const WINDOWS: StoredWindow[] = Array.from({ length: 20 }, (_, k) => ({
+  state: k % 2 === 0 ? 'idle-warm' : 'raised',
+  seconds: 20 + (k % 5),
+  stats: {
+    engineSpeed: stat(k % 2 === 0 ? 740 : 2_500),
+    coolant: stat(88),
+    shortTrim: stat(3),
+    longTrim: stat(k % 2 === 0 ? 12 : 2),
+    manifold: stat(36),
+    volts: stat(14),
+  },
+}));
+
 const recordings = (count: number) =>
   makeCase(
-    ...(Array.from({ length: count }, (_, i) => ({
-      kind: 'recording',
+    ...Array.from({ length: count }, (_, i) => ({
+      kind: 'recording' as const,
       recording: `rec_${i}`,
       title: 'Watched',
       seconds: 600,
       samples: 1_000,
       channels: [],
-      via: 'adapter',
-      windows: Array.from({ length: 20 }, (__, k) => ({
-        state: k % 2 === 0 ? 'idle-warm' : 'raised-warm',
-        seconds: 20 + (k % 5),
-        stats: {
-          rpm: { ...STAT, mean: k % 2 === 0 ? 740 : 2500 },
-          'short-trim-1': STAT,
-          'long-trim-1': STAT,
-        },
-      })),
-    })) as unknown as Entries),
+      marks: [],
+      via: 'adapter' as const,
+      windows: WINDOWS,
+    })),
   );
 
 function growth(what: string, few: CaseRecord, many: CaseRecord, times: number): Row {

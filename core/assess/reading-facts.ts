@@ -4,7 +4,7 @@ import type { ObservationKey } from '@pincer/core/knowledge';
 import {
   NOTHING_BEFORE,
   andThen,
-  findingsOf,
+  verdictsOf,
   judge,
   missingCylinder,
   windowOfFrame,
@@ -182,7 +182,7 @@ export function readingFacts(
     const found =
       newest.size === 0
         ? judge(windows, shownBefore)
-        : findingsOf(windows, shownBefore, (r) => !settled.has(r));
+        : verdictsOf(windows, shownBefore, (r) => !settled.has(r));
     for (const j of found) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);

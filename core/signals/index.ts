@@ -2,7 +2,7 @@ export {
   NOTHING_BEFORE,
   RULES,
   andThen,
-  findingsOf,
+  verdictsOf,
   judge,
   type Judgement,
   type RuleId,

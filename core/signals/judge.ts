@@ -160,7 +160,7 @@ const GRAVITY: Readonly<Record<Finding['verdict'], number>> = { sound: 0, odd: 1
  * look for the missing one there.
  * @param asks which rules are asked; all where nothing is said.
  */
-export function findingsOf(
+export function verdictsOf(
   windows: readonly Window[],
   before: WindowsBefore = NOTHING_BEFORE,
   asks: (rule: RuleId) => boolean = () => true,
@@ -180,9 +180,9 @@ export function findingsOf(
 
 const wordsOf = ({ id, title, expected, source }: Rule<RuleId>) => ({ rule: id, title, expected, source });
 
-/** Judges windows by every rule, as {@link findingsOf}; a rule that finds nothing says what to do so that it can. */
+/** Judges windows by every rule, as {@link verdictsOf}; a rule that finds nothing says what to do so that it can. */
 export function judge(windows: readonly Window[], before: WindowsBefore = NOTHING_BEFORE): Judgement[] {
-  const found = new Map(findingsOf(windows, before).map((j) => [j.rule, j]));
+  const found = new Map(verdictsOf(windows, before).map((j) => [j.rule, j]));
   return rulesFor(windows[0]).map(
     (r) => found.get(r.id) ?? { ...wordsOf(r), verdict: 'not-judged', measured: '', toJudge: r.toJudge },
   );

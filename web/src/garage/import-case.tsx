@@ -37,7 +37,8 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
   };
   const add = async (file: CaseFile, newer: readonly unknown[], withStrikeOuts: boolean) => {
     const { caseId, added, unsaved } = await dispatch(addImport(file, { withStrikeOuts, newer }));
-    if (unsaved === 0) toast(added === 0 ? 'Everything in it was here already.' : `${added} entries added.`);
+    if (unsaved > 0) toast(`${unsaved} entries could not be saved. Make room, then bring the file in again.`);
+    else toast(added === 0 ? 'Everything in it was here already.' : `${added} entries added.`);
     void navigate(`/case/${caseId}/narrow`);
   };
   const putRecordBack = async (record: RecordFile) => {

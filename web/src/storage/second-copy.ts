@@ -1,4 +1,5 @@
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate';
+import { keysUnder, localStore } from './local-store.ts';
 
 /**
  * A second copy of every record, in the browser's other store. A disk that runs full while the browser is killed can
@@ -15,22 +16,8 @@ export interface CopiedRecord {
   stored: unknown;
 }
 
-/** Null where the browser refuses it. */
-function local(): Storage | null {
-  try {
-    return (globalThis as Partial<typeof globalThis>).localStorage ?? null;
-  } catch {
-    return null;
-  }
-}
-
 /** The keys of the records that have a copy. */
-export function copiedKeys(): string[] {
-  const store = local();
-  return Array.from({ length: store?.length ?? 0 }, (_, i) => store?.key(i) ?? '')
-    .filter((k) => k.startsWith(COPY))
-    .map((k) => k.slice(COPY.length));
-}
+export const copiedKeys = (): string[] => keysUnder(COPY);
 
 const packed = (stored: unknown): string =>
   // One character a byte: the browser then keeps them as bytes.
@@ -47,47 +34,55 @@ function unpacked(text: string): { at: number; stored: unknown } | null {
   }
 }
 
-/** Copies records. When there is no room the copies made longest ago make way. @returns whether all of them are copied. */
-export function copyRecords(records: readonly CopiedRecord[]): boolean {
-  const store = local();
+/**
+ * Copies records. @param makesWay whether the copies made longest ago make way where there is no room: for what was
+ * recorded now they do, for what is older they stay. @returns whether all of them are copied.
+ */
+export function copyRecords(records: readonly CopiedRecord[], makesWay = true): boolean {
+  const store = localStore();
   if (!store) return false;
+  let total = copiedKeys().reduce((sum, key) => sum + sizeOf(store, key), 0);
   for (const { key, stored } of records) {
     const text = packed(stored);
-    if (!makeRoom(store, text.length)) return false;
+    const was = sizeOf(store, key);
+    if (total - was + text.length > MAX_CHARS && makesWay) total -= makeRoom(store, total + text.length);
+    if (total - was + text.length > MAX_CHARS) return false;
     try {
       store.setItem(COPY + key, text);
     } catch {
       return false;
     }
+    total += text.length - was;
   }
   return true;
 }
 
-function makeRoom(store: Storage, wanted: number): boolean {
-  const sizes = copiedKeys().map((key) => ({ key, size: (store.getItem(COPY + key) ?? '').length }));
-  let total = sizes.reduce((sum, s) => sum + s.size, 0);
-  if (total + wanted <= MAX_CHARS) return true;
-  const byAge = sizes
-    .map((s) => ({ ...s, at: unpacked(store.getItem(COPY + s.key) ?? '')?.at ?? 0 }))
+const sizeOf = (store: Storage, key: string): number => (store.getItem(COPY + key) ?? '').length;
+
+/** Forgets the copies made longest ago, a tenth more than has to go: the next records need no new search. @returns how much. */
+function makeRoom(store: Storage, wanted: number): number {
+  const byAge = copiedKeys()
+    .map((key) => ({ key, text: store.getItem(COPY + key) ?? '' }))
+    .map(({ key, text }) => ({ key, size: text.length, at: unpacked(text)?.at ?? 0 }))
     .sort((a, b) => a.at - b.at);
+  let freed = 0;
   for (const { key, size } of byAge) {
-    // A tenth at once: the next records need no new search.
-    if (total + wanted <= MAX_CHARS * 0.9) break;
+    if (wanted - freed <= MAX_CHARS * 0.9) break;
     store.removeItem(COPY + key);
-    total -= size;
+    freed += size;
   }
-  return total + wanted <= MAX_CHARS;
+  return freed;
 }
 
 /** The copies of records; one that cannot be read is passed over. */
 export function copiesOf(keys: readonly string[]): CopiedRecord[] {
   return keys.flatMap((key) => {
-    const read = unpacked(local()?.getItem(COPY + key) ?? '');
+    const read = unpacked(localStore()?.getItem(COPY + key) ?? '');
     return read ? [{ key, stored: read.stored }] : [];
   });
 }
 
 /** Forgets the copies of some records. */
 export function forgetCopies(keys: readonly string[]): void {
-  for (const key of keys) local()?.removeItem(COPY + key);
+  for (const key of keys) localStore()?.removeItem(COPY + key);
 }

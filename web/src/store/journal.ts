@@ -1,6 +1,7 @@
 import { caseSchema, entrySchema } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
 import { z } from 'zod';
+import { keysUnder, localStore } from '../storage/local-store.ts';
 
 /**
  * What was recorded or typed this very moment, written synchronously: the database needs some milliseconds, and a
@@ -25,15 +26,6 @@ export type Noted = z.infer<typeof notedSchema>;
 export const idOfNoted = (item: Noted): string =>
   'entry' in item ? item.entry.id : 'head' in item ? item.head.id : item.vehicle.id;
 
-/** Null where the browser refuses it, as some private windows do; the database still works then. */
-function local(): Storage | null {
-  try {
-    return (globalThis as Partial<typeof globalThis>).localStorage ?? null;
-  } catch {
-    return null;
-  }
-}
-
 function parsed(text: string | null | undefined): unknown {
   try {
     return text ? (JSON.parse(text) as unknown) : null;
@@ -44,11 +36,7 @@ function parsed(text: string | null | undefined): unknown {
 
 /** What is kept under a prefix, by the rest of the key. */
 function keptUnder(prefix: string): [string, unknown][] {
-  const store = local();
-  const keys = Array.from({ length: store?.length ?? 0 }, (_, i) => store?.key(i) ?? '');
-  return keys
-    .filter((k) => k.startsWith(prefix))
-    .map((k) => [k.slice(prefix.length), parsed(store?.getItem(k))]);
+  return keysUnder(prefix).map((rest) => [rest, parsed(localStore()?.getItem(prefix + rest))]);
 }
 
 /**
@@ -56,7 +44,7 @@ function keptUnder(prefix: string): [string, unknown][] {
  * cannot be read does not keep the others from being found.
  */
 export function pendingRecords(): Noted[] {
-  const old = parsed(local()?.getItem(OLD_JOURNAL));
+  const old = parsed(localStore()?.getItem(OLD_JOURNAL));
   const all = [
     ...(Array.isArray(old) ? (old as unknown[]) : []),
     ...keptUnder(JOURNAL).map(([, value]) => value),
@@ -74,7 +62,7 @@ export function pendingRecords(): Noted[] {
  */
 export function noteDown(item: Noted): boolean {
   try {
-    const store = local();
+    const store = localStore();
     store?.setItem(JOURNAL + idOfNoted(item), JSON.stringify(item));
     return store !== null;
   } catch {
@@ -84,7 +72,7 @@ export function noteDown(item: Noted): boolean {
 
 /** The database has it. */
 export function crossOut(id: string): void {
-  const store = local();
+  const store = localStore();
   store?.removeItem(JOURNAL + id);
   const old = parsed(store?.getItem(OLD_JOURNAL));
   if (!Array.isArray(old)) return;
@@ -99,8 +87,8 @@ export function crossOut(id: string): void {
 /** Keeps a draft at once; null forgets it. */
 export function saveDraft(key: string, value: unknown): void {
   try {
-    if (value === null) local()?.removeItem(DRAFT + key);
-    else local()?.setItem(DRAFT + key, JSON.stringify(value));
+    if (value === null) localStore()?.removeItem(DRAFT + key);
+    else localStore()?.setItem(DRAFT + key, JSON.stringify(value));
   } catch {
     // No room: what is typed stays on the screen, and only a reload would lose it.
   }
@@ -108,7 +96,7 @@ export function saveDraft(key: string, value: unknown): void {
 
 /** Forgets every note and every draft. */
 export function forgetNotes(): void {
-  const store = local();
+  const store = localStore();
   for (const prefix of [JOURNAL, DRAFT, OLD_JOURNAL])
     for (const [rest] of keptUnder(prefix)) store?.removeItem(prefix + rest);
 }

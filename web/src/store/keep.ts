@@ -151,9 +151,11 @@ function compare(): AppThunk<Promise<StorageCheck>> {
 
 /** Reads everything from storage into the store, and finishes what a reload or a crash has interrupted. */
 export function loadLogbook(): AppThunk<Promise<boolean>> {
-  return async (dispatch, getState) => {
+  return async (dispatch) => {
+    let isEmpty: boolean;
     try {
       const all = await loadAll();
+      isEmpty = all.cases.length + all.vehicles.length === 0;
       if (all.settings) dispatch(settingsSlice.actions.settingsLoaded(all.settings));
       dispatch(loaded(all));
     } catch (error) {
@@ -162,12 +164,13 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
       dispatch(takeFromJournal());
       return false;
     }
-    const { cases, vehicles } = getState().logbook;
-    // With nothing in it, it is new or the browser has lost it: the screen waits until that is known.
-    const isEmpty = Object.keys(cases).length + Object.keys(vehicles).length === 0;
-    if (isEmpty) await dispatch(matchSecondCopy());
+    let noted = dispatch(takeFromJournal());
+    if (isEmpty) {
+      // It is new, or the browser has lost it: the screen waits until that is known.
+      await dispatch(matchSecondCopy());
+      noted = dispatch(takeFromJournal());
+    }
     dispatch(logbookSlice.actions.opened());
-    const noted = dispatch(takeFromJournal());
     for (const item of noted) await dispatch(keep(item));
     // A case that was only noted may have had entries in storage already.
     if (noted.some((item) => 'head' in item))

@@ -2,6 +2,9 @@ import { loadAll, putMissing, rawRecords, storedKeys } from '../storage/records.
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppThunk } from './store.ts';
 
+/** Records that are copied without a pause. */
+const AT_ONCE = 25;
+
 const OF_LOGBOOK = /^(case|entry|vehicle):/;
 
 /**
@@ -30,7 +33,11 @@ function match(): AppThunk<Promise<void>> {
       dispatch(logbookSlice.actions.broughtBack(lost.length));
     }
     const lacking = [...stored].filter((k) => OF_LOGBOOK.test(k) && !copied.has(k));
-    if (lacking.length > 0) copyRecords(await rawRecords(lacking));
+    // Some at a time: a logbook of years must not hold the page up. What is older takes no newer copy's place.
+    for (let from = 0; from < lacking.length; from += AT_ONCE) {
+      if (!copyRecords(await rawRecords(lacking.slice(from, from + AT_ONCE)), false)) return;
+      await new Promise((resolve) => setTimeout(resolve));
+    }
   };
 }
 
