@@ -8,6 +8,7 @@ export default tseslint.config(
       '**/dist/**',
       '**/dist-before/**',
       '**/node_modules/**',
+      '**/.cache/**',
       'test-results/**',
       'coverage/**',
       'playwright-report/**',

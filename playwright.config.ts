@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { defineConfig } from '@playwright/test';
 
 /** Debian's Chromium, kept from talking to anybody. */
@@ -14,9 +15,24 @@ export const CHROMIUM = {
   ],
 };
 
-const PORT = 4199;
+/** Takes free ports of this machine, all at once so that they differ, and gives them back. */
+const TAKE_PORTS = `
+  const { createServer } = require('node:net');
+  const servers = [createServer(), createServer()];
+  let open = 0;
+  for (const server of servers)
+    server.listen(0, '127.0.0.1', () => {
+      if (++open < servers.length) return;
+      console.log(servers.map((each) => each.address().port).join(' '));
+      for (const each of servers) each.close();
+    });`;
+
+// Two runs at once must not meet. Workers inherit what the first process of a run has chosen.
+process.env['PINCER_TEST_PORTS'] ??= execFileSync(process.execPath, ['-e', TAKE_PORTS], { encoding: 'utf8' });
+const [PORT, STAND_IN] = process.env['PINCER_TEST_PORTS'].trim().split(' ').map(Number) as [number, number];
+
 /** The stand-in on TCP, for reading it through the bridge as a network adapter. */
-export const STAND_IN_PORT = 4198;
+export const STAND_IN_PORT = STAND_IN;
 
 export default defineConfig({
   testDir: 'e2e',

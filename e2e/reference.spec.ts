@@ -13,7 +13,7 @@ test('a code page says it all, opened from a case and back', async ({ page }) =>
   await expect(sheet.getByRole('img', { name: /cylinder 3 is marked/ })).toBeVisible();
   await expect(sheet).toContainText('Some makers count from the gearbox');
   await expect(sheet).toContainText('short trips');
-  await expectAccessible(page, 'code page');
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Back' }).click();
   await expect(page).toHaveURL(/\/meaning$/);
 });
@@ -37,7 +37,7 @@ test('search by word, symptom, slip and reader’s word, in every system', async
   await found.getByRole('link', { name: /^Shakes/ }).click();
   await expect(page.locator('#sign-sign-shakes')).toBeInViewport();
   await expect(page.locator('#sign-sign-shakes')).toContainText('Spark plug');
-  await expectAccessible(page, 'words');
+  await expectAccessible(page);
   await page.goto('/codes/P0FFF');
   await expect(page.getByRole('article')).toContainText('no meaning in this catalogue');
 });

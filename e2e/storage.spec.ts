@@ -38,7 +38,7 @@ test('a record that cannot be read is told alone, saved, mended and put back; th
   await expect(page.getByText('One record could not be read.')).toBeVisible();
   await expect(page.getByText('One record was written by a newer Pincer.')).toBeVisible();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
-  await expectAccessible(page, 'garage with records that cannot be read', 'structure');
+  await expectAccessible(page);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save a copy' }).click();
   const saved = await (await download).path();
@@ -200,7 +200,7 @@ test('everything is saved as one file, the logbook is emptied, and the file brin
   await expect(section).toContainText('0 vehicles, 0 cases');
   await section.getByLabel('Zip file of a whole logbook').setInputFiles(zip);
   await expect(section.getByText(/Brought back: 4 vehicles, 5 cases/)).toBeVisible();
-  await expectAccessible(page, 'settings after everything was brought back', 'structure');
+  await expectAccessible(page);
   await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
 });
@@ -231,7 +231,7 @@ test('a database that the browser has lost comes back from the second copy, and 
     .filter({ hasText: 'Your browser had lost 3 records. They are back.' });
   await expect(said).toBeVisible();
   await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
-  await expectAccessible(page, 'records that came back', 'structure');
+  await expectAccessible(page);
   await said.getByRole('button', { name: 'I have read this' }).click();
   await expect(said).toBeHidden();
 });

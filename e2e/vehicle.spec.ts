@@ -35,7 +35,7 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
 
   await page.goto('/');
   await page.getByRole('link', { name: 'About it' }).click();
-  await expectAccessible(page, 'vehicle');
+  await expectAccessible(page);
   await expect(page.getByLabel('Where to')).toHaveValue('to the pottery');
   await expect(page.getByLabel('Gearbox')).toHaveValue('manual');
   await expect(page.getByLabel('Height where it is kept, m')).toHaveValue('540');

@@ -27,7 +27,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await now(page).getByRole('button', { name: 'Pause' }).click();
   await expect(now(page)).toContainText('Paused');
   await now(page).getByRole('button', { name: 'Go on' }).click();
-  await expectAccessible(page, 'watching');
+  await expectAccessible(page);
   // It goes on while another station is looked at; the adapter does nothing else meanwhile.
   await station(page, 'Read');
   await expect(page.getByText('A recording is running.')).toBeVisible();
@@ -45,7 +45,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await view.getByRole('button', { name: 'All' }).click();
   await expect(status).toHaveText(whole ?? '');
   await expect(view.getByRole('row', { name: /Engine speed/ })).toBeVisible();
-  await expectAccessible(page, 'a recording');
+  await expectAccessible(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     view.getByRole('button', { name: 'Save as CSV' }).click(),

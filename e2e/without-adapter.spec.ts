@@ -16,7 +16,7 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
   await pad.getByLabel('The reader’s word for its state').selectOption('maturing');
   await expect(pad.getByText('failed once so far')).toBeVisible();
   await pad.getByRole('button', { name: '+ This code' }).click();
-  await expectAccessible(page, 'code pad');
+  await expectAccessible(page);
 
   await page.reload();
   await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
@@ -57,7 +57,7 @@ test('a pasted text: found, shown with its place, added without what was unticke
   await expect(dialog.getByLabel('State of P0420')).toHaveValue('history');
   await dialog.getByRole('checkbox', { name: /P0420/ }).uncheck();
   await dialog.getByLabel('State of P0171').selectOption('pending');
-  await expectAccessible(page, 'pasted text');
+  await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Add to the log' }).click();
   await expect(page.getByText('Mixture bank 1: too lean').first()).toBeVisible();
   await expect(page.getByText('pending, failed once so far')).toBeVisible();

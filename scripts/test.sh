@@ -2,7 +2,7 @@
 # Everything: types, lint, units, build, the real interface. Ends in one line for all of them.
 set -uo pipefail
 source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
-source scripts/chromium.sh
+PREFER_SHELL=1 source scripts/chromium.sh
 set +e
 mkdir -p .cache
 rm -f .cache/jest.json .cache/e2e.json .cache/types.ok .cache/build.ok

@@ -18,7 +18,7 @@ interface Known {
 type Way = Pick<Ports, 'core'>;
 
 /** Why the core's work failed, a sentence without its end. */
-interface CoreFault {
+export interface CoreFault {
   message: string;
 }
 

@@ -11,7 +11,7 @@ export type WatchStatus =
 export const isWatching = (state: { watch: WatchState }): boolean =>
   state.watch.status.at === 'watching' || state.watch.status.at === 'paused';
 
-interface WatchState {
+export interface WatchState {
   status: WatchStatus;
 }
 
