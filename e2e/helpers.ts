@@ -53,7 +53,9 @@ export async function expectAccessible(
 ): Promise<void> {
   // Only what is wrong is asked for: what passes is not described, which takes most of the time. And no page has frames,
   // whose results are put together in a page that is opened for it each time.
-  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'], preload: false }).setLegacyMode();
+  const builder = new AxeBuilder({ page })
+    .options({ resultTypes: ['violations'], preload: false })
+    .setLegacyMode();
   if (rules !== 'all') builder.withRules([rules === 'contrast' ? 'color-contrast' : rules]);
   const { violations } = await builder.analyze();
   const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');

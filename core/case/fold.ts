@@ -38,16 +38,30 @@ const FACTS: ReadonlySet<Entry['kind']> = new Set([
 ]);
 const DECIDING: ReadonlySet<Entry['kind']> = new Set(['lamp', 'observation', 'scan', 'check']);
 
-/** Replays the log. Later entries outrank earlier ones; a retracted entry counts for nothing but stays in the log. */
-export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
-  const ordered = inOrder(record.entries);
+/** What counts, oldest first, and what was retracted. */
+function countingIn(all: readonly Entry[]): Pick<CaseState, 'entries' | 'retracted'> {
+  const ordered = inOrder(all);
   const retracted = new Map<string, EntryOf<'retracted'>>();
   for (const entry of ordered) if (entry.kind === 'retracted') retracted.set(entry.entry, entry);
-  const entries = ordered.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id));
+  return { retracted, entries: ordered.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id)) };
+}
+
+/** The closing that stands, of entries that count; null where something was seen or told since. */
+function closingIn(entries: readonly Entry[]): EntryOf<'closed'> | null {
+  const at = entries.findLastIndex((e) => e.kind === 'closed');
+  const closing = entries[at];
+  return closing?.kind === 'closed' && !entries.slice(at + 1).some((e) => FACTS.has(e.kind)) ? closing : null;
+}
+
+/** The closing of a case, as {@link foldCase} has it: a list of many cases asks for no more of each. */
+export const closingOf = (record: Pick<CaseRecord, 'entries'>): EntryOf<'closed'> | null =>
+  closingIn(countingIn(record.entries).entries);
+
+/** Replays the log. Later entries outrank earlier ones; a retracted entry counts for nothing but stays in the log. */
+export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
+  const { entries, retracted } = countingIn(record.entries);
   const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
   const talkedAt = entries.findLastIndex((e) => e.kind === 'connection' && e.outcome === 'talking');
-  const closedAt = entries.findLastIndex((e) => e.kind === 'closed');
-  const isOpenAgain = entries.slice(closedAt + 1).some((e) => FACTS.has(e.kind));
   const decidedAt = entries.findLastIndex((e) => e.kind === 'decision');
   return {
     entries,
@@ -66,7 +80,7 @@ export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
     decision: of('decision').at(-1) ?? null,
     factsSinceDecision:
       decidedAt < 0 ? 0 : entries.slice(decidedAt + 1).filter((e) => DECIDING.has(e.kind)).length,
-    closed: isOpenAgain ? null : (of('closed').at(-1) ?? null),
+    closed: closingIn(entries),
   };
 }
 

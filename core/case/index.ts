@@ -20,7 +20,7 @@ export {
   type LampId,
   type LampMode,
 } from './entries.ts';
-export { addEntry, foldCase, mergeEntries, type CaseState } from './fold.ts';
+export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';
 export {
   isStandardUnit,

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Assessment } from '@pincer/core/assess';
 import { inOrder, type CaseRecord, type CaseState, type Entry } from '@pincer/core/case';
@@ -6,9 +7,32 @@ import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
-import { moment } from '../ui/format.ts';
+import { counted, day, moment } from '../ui/format.ts';
 import { SaveCase } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
+
+/** Rows outside of what is in sight that are drawn, so that nothing is seen to come in. */
+const AHEAD = 8;
+/** How high a row is before it was drawn, px. */
+const ROW_PX = 92;
+const DAY_PX = 44;
+
+/** A row of the log: the heading of a day, or an entry of it. */
+type Row = { key: string; day: string } | { key: string; entry: Entry };
+
+/** Newest first, under the days on which they were recorded. */
+function rowsOf(entries: readonly Entry[]): Row[] {
+  let last = '';
+  return inOrder(entries)
+    .reverse()
+    .flatMap((entry): Row[] => {
+      const own: Row = { key: entry.id, entry };
+      const of = day(entry.at);
+      if (of === last) return [own];
+      last = of;
+      return [{ key: `day ${of}`, day: of }, own];
+    });
+}
 
 /** Everything recorded, newest first; an entry can be struck out with a reason, never deleted. */
 export function Log({
@@ -23,11 +47,9 @@ export function Log({
   assessment: Assessment | null;
   onClose: () => void;
 }) {
-  const { unsaved, saving } = useAppSelector((s) => s.logbook);
-  const [striking, setStriking] = useState<string | null>(null);
   return (
     <Dialog
-      title={`Log, ${record.entries.length} entries`}
+      title={`Log, ${counted(record.entries.length, 'entry', 'entries')}`}
       description="Newest first. Nothing is ever deleted."
       side="right"
       open
@@ -36,42 +58,116 @@ export function Log({
       <SaveCase caseId={record.id} />
       {record.entries.length === 0 ? (
         <p className="mt-4 text-ink-2">Nothing is recorded yet. Begin at Light.</p>
-      ) : null}
-      <ol className="mt-3 divide-y divide-line">
-        {inOrder(record.entries)
-          .reverse()
-          .map((e) => {
-            const struck = state.retracted.get(e.id);
-            return (
-              <li
-                key={e.id}
-                className={cx('border-l-[5px] py-2 pl-3', isCarEntry(e) ? 'border-l-car' : 'border-l-own')}
-              >
-                <p className="text-[14px] text-ink-2">
-                  {moment(e.at)}
-                  {e.clockAt ? `; this device’s clock said ${moment(e.clockAt)}` : ''}
-                  {unsaved[e.id] ? '; not saved' : saving[e.id] ? '; saving…' : ''}
-                </p>
-                <p className={struck ? 'text-ink-2 line-through' : ''}>{entrySentence(e, assessment)}</p>
-                {struck ? <p className="text-[15px]">Struck out: {struck.reason}</p> : null}
-                {!struck && e.kind !== 'retracted' ? (
-                  striking === e.id ? (
-                    <Strike entry={e} caseId={record.id} onDone={() => setStriking(null)} />
-                  ) : (
-                    <button
-                      type="button"
-                      className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
-                      onClick={() => setStriking(e.id)}
-                    >
-                      Strike out
-                    </button>
-                  )
-                ) : null}
-              </li>
-            );
-          })}
-      </ol>
+      ) : (
+        <Rows record={record} state={state} assessment={assessment} />
+      )}
     </Dialog>
+  );
+}
+
+/** The rows that are in sight: a log of thousands opens as fast as one of ten. */
+function Rows({
+  record,
+  state,
+  assessment,
+}: {
+  record: CaseRecord;
+  state: CaseState;
+  assessment: Assessment | null;
+}) {
+  const rows = useMemo(() => rowsOf(record.entries), [record.entries]);
+  const [striking, setStriking] = useState<string | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    // The sheet that scrolls is the one around it.
+    getScrollElement: () => list.current?.parentElement ?? null,
+    estimateSize: (i) => (rows[i] && 'day' in rows[i] ? DAY_PX : ROW_PX),
+    getItemKey: (i) => rows[i]?.key ?? i,
+    overscan: AHEAD,
+    // A reason that is being typed stays, wherever one looks meanwhile.
+    rangeExtractor: (range) => {
+      const near = defaultRangeExtractor(range);
+      const open = striking === null ? -1 : rows.findIndex((r) => r.key === striking);
+      return open < 0 || near.includes(open) ? near : [...near, open].sort((a, b) => a - b);
+    },
+  });
+  return (
+    <ol ref={list} className="relative mt-3" style={{ height: virtual.getTotalSize() }}>
+      {virtual.getVirtualItems().map(({ index, key, start }) => {
+        const row = rows[index];
+        if (!row) return null;
+        return (
+          <li
+            key={key}
+            ref={virtual.measureElement}
+            data-index={index}
+            className="absolute inset-x-0 top-0"
+            style={{ transform: `translateY(${start}px)` }}
+          >
+            {'day' in row ? (
+              <h3 className="pb-1 pt-3 text-[15px] font-bold">{row.day}</h3>
+            ) : (
+              <LogEntry
+                entry={row.entry}
+                caseId={record.id}
+                struck={state.retracted.get(row.entry.id)?.reason ?? null}
+                assessment={assessment}
+                isStriking={striking === row.key}
+                onStriking={setStriking}
+              />
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+function LogEntry({
+  entry,
+  caseId,
+  struck,
+  assessment,
+  isStriking,
+  onStriking,
+}: {
+  entry: Entry;
+  caseId: string;
+  /** Why it was struck out, or null. */
+  struck: string | null;
+  assessment: Assessment | null;
+  isStriking: boolean;
+  onStriking: (id: string | null) => void;
+}) {
+  const isUnsaved = useAppSelector((s) => entry.id in s.logbook.unsaved);
+  const isSaving = useAppSelector((s) => entry.id in s.logbook.saving);
+  return (
+    <div
+      className={cx(
+        'border-b border-b-line border-l-[5px] py-2 pl-3',
+        isCarEntry(entry) ? 'border-l-car' : 'border-l-own',
+      )}
+    >
+      <p className="text-[14px] text-ink-2">
+        {moment(entry.at)}
+        {entry.clockAt ? `; this device’s clock said ${moment(entry.clockAt)}` : ''}
+        {isUnsaved ? '; not saved' : isSaving ? '; saving…' : ''}
+      </p>
+      <p className={struck === null ? '' : 'text-ink-2 line-through'}>{entrySentence(entry, assessment)}</p>
+      {struck === null ? null : <p className="text-[15px]">Struck out: {struck}</p>}
+      {struck !== null || entry.kind === 'retracted' ? null : isStriking ? (
+        <Strike entry={entry} caseId={caseId} onDone={() => onStriking(null)} />
+      ) : (
+        <button
+          type="button"
+          className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
+          onClick={() => onStriking(entry.id)}
+        >
+          Strike out
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate, useMatch } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
@@ -11,6 +11,9 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
 const ITEM =
   'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
+
+/** Cases that are listed before a name is typed: the newest. */
+const CASES_AT_ONCE = 8;
 
 /** Search over codes, words, vehicles, cases and commands. */
 export function Finder({
@@ -35,6 +38,22 @@ export function Finder({
   const explanation = looksLikeCode ? explainCode(typed) : null;
   const hits = useSearch(looksLikeCode ? '' : typed, 10);
   const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
+
+  const named = useMemo(
+    () =>
+      Object.values(cases)
+        .sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
+        .map((c) => {
+          const { name = 'Vehicle', plate = '' } = vehicles[c.vehicle] ?? {};
+          return {
+            id: c.id,
+            title: `${name}: ${c.title}`,
+            words: `${name} ${c.title} ${plate}`.toLowerCase(),
+          };
+        }),
+    [cases, vehicles],
+  );
+  const found = named.filter((c) => c.words.includes(typed.toLowerCase()));
 
   const go = (to: string) => {
     onOpenChange(false);
@@ -111,21 +130,21 @@ export function Finder({
                 </Command.Group>
               ) : null}
               <Command.Group heading="Vehicles and cases">
-                {Object.values(cases).map((c) => {
-                  const name = vehicles[c.vehicle]?.name ?? 'Vehicle';
-                  return matches(`${name} ${c.title} ${vehicles[c.vehicle]?.plate ?? ''}`) ? (
-                    <Command.Item
-                      key={c.id}
-                      value={c.id}
-                      onSelect={() => go(`/case/${c.id}/narrow`)}
-                      className={ITEM}
-                    >
-                      <span>
-                        {name}: {c.title}
-                      </span>
-                    </Command.Item>
-                  ) : null;
-                })}
+                {found.slice(0, CASES_AT_ONCE).map(({ id, title }) => (
+                  <Command.Item
+                    key={id}
+                    value={id}
+                    onSelect={() => go(`/case/${id}/narrow`)}
+                    className={ITEM}
+                  >
+                    <span>{title}</span>
+                  </Command.Item>
+                ))}
+                {found.length > CASES_AT_ONCE ? (
+                  <p className="px-3 py-1.5 text-[15px] text-ink-2">
+                    {found.length - CASES_AT_ONCE} more. Type a name to find one of them.
+                  </p>
+                ) : null}
               </Command.Group>
               <Command.Group heading="Commands">
                 {commands

@@ -14,6 +14,7 @@ import {
 import { vehicleSchema, type Vehicle } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
 import { StorageError, transact, type Records } from './database.ts';
+import { rowsIn, startPace } from './pace.ts';
 
 export const settingsSchema = z.object({
   theme: z.enum(['auto', 'day', 'garage']),
@@ -61,14 +62,14 @@ export interface Loaded {
 }
 
 /** How anything is kept: with the version that wrote it, and an entry with the case that it belongs to. */
-const storedSchema = z.looseObject({
+export const storedSchema = z.looseObject({
   version: z.number().int().min(1),
   record: z.unknown(),
   caseId: z.string().optional(),
 });
 
 /** A case without its entries: they are kept one by one. */
-const headSchema = caseSchema.omit({ entries: true });
+export const headSchema = caseSchema.omit({ entries: true });
 type Head = z.infer<typeof headSchema>;
 
 /** Where records that were repaired, or set aside by an older version, are kept as they were. */
@@ -251,13 +252,15 @@ const nothingRead = (): Reading => ({
  */
 export async function loadAll(): Promise<Loaded> {
   const loaded = nothingRead();
-  const [keys, values] = await transact('readonly', (records) =>
-    Promise.all([records.getAllKeys(), records.getAll()]),
-  );
-  keys.forEach((key, i) => place(key, values[i], loaded));
+  const rows = await transact('readonly', (records) => rowsIn(records));
+  const pace = startPace();
+  for (const [key, value] of rows) {
+    place(key, value, loaded);
+    if (pace.isDue()) await pace.rest();
+  }
   for (const whole of loaded.whole) await takeApart(whole, loaded);
   // Entries of a case that is nowhere are nobody's, and are not passed over in silence.
-  const there = new Set(keys);
+  const there = new Set(rows.map(([key]) => key));
   for (const [caseId, entries] of loaded.entries)
     if (!there.has(caseKey(caseId)))
       for (const { id } of entries)
@@ -273,12 +276,15 @@ export async function loadAll(): Promise<Loaded> {
     marks,
     setAside,
     newer,
-    cases: loaded.heads.map((head) => ({
-      ...head,
-      entries: (loaded.entries.get(head.id) ?? []).sort((a, b) =>
-        a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1,
-      ),
-    })),
+    cases: loaded.heads.map((head) =>
+      // Nobody changes a record. Said so here, the store need not walk through each of them to say it again.
+      Object.freeze({
+        ...head,
+        entries: (loaded.entries.get(head.id) ?? []).sort((a, b) =>
+          a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1,
+        ),
+      }),
+    ),
   };
 }
 
@@ -358,7 +364,9 @@ function place(key: string, raw: unknown, loaded: Reading): void {
     case 'entry':
       into(entryOf(raw), (v) => {
         const caseId = there.data?.caseId ?? caseIdOf(key) ?? '';
-        loaded.entries.set(caseId, [...(loaded.entries.get(caseId) ?? []), v]);
+        const known = loaded.entries.get(caseId);
+        if (known) known.push(v);
+        else loaded.entries.set(caseId, [v]);
       });
       break;
     case 'vehicle':

@@ -2,6 +2,7 @@ import type { CaseRecord, Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { CaseHead, TabMessage } from '../ports/tabs.ts';
 import { StorageError, storageError } from '../storage/database.ts';
+import { glance } from '../storage/glance.ts';
 import {
   caseKey,
   entryKey,
@@ -154,6 +155,8 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
   return async (dispatch) => {
     let isEmpty: boolean;
     try {
+      const names = await glance();
+      if (names) dispatch(logbookSlice.actions.glanced(names));
       const all = await loadAll();
       isEmpty = all.cases.length + all.vehicles.length === 0;
       if (all.settings) dispatch(settingsSlice.actions.settingsLoaded(all.settings));

@@ -2,7 +2,10 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { addEntry, mergeEntries, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { CaseHead } from '../ports/tabs.ts';
+import type { Glance } from '../storage/glance.ts';
 import type { Loaded, Marks, Newer, SetAside } from '../storage/records.ts';
+
+export type { Glance };
 
 /** Why a record is on this page alone. */
 export interface Unsaved {
@@ -17,6 +20,8 @@ export interface LogbookState {
   status: 'loading' | 'ready' | 'failed';
   /** Why loading failed, and what to do about it. */
   problem: { why: string; next: string } | null;
+  /** What there is, while the whole of a logbook of many years is being read. */
+  glance: Glance | null;
   vehicles: Record<string, Vehicle>;
   cases: Record<string, CaseRecord>;
   /** Records that cannot be read, and those of a newer version. Both are left as they are. */
@@ -34,6 +39,7 @@ export interface LogbookState {
 const initialState: LogbookState = {
   status: 'loading',
   problem: null,
+  glance: null,
   vehicles: {},
   cases: {},
   setAside: [],
@@ -51,6 +57,9 @@ export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
   reducers: {
+    glanced(state, { payload }: PayloadAction<Glance>) {
+      state.glance = payload;
+    },
     /** What storage has; what only this page has stays beside it. */
     loaded(state, { payload }: PayloadAction<Loaded>) {
       if (state.status === 'failed') state.status = 'ready';
@@ -67,9 +76,11 @@ export const logbookSlice = createSlice({
     /** Everything is on the page that will be. */
     opened(state) {
       state.status = 'ready';
+      state.glance = null;
     },
     loadFailed(state, { payload }: PayloadAction<{ why: string; next: string }>) {
       state.status = 'failed';
+      state.glance = null;
       state.problem = payload;
     },
     vehiclePut(state, { payload }: PayloadAction<Vehicle>) {

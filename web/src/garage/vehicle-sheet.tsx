@@ -1,0 +1,161 @@
+import { Pencil, PlugZap, Plus } from 'lucide-react';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { openCase } from '../store/logbook-actions.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useAssessment } from '../store/use-assessment.ts';
+import { BUTTON, SHEET } from '../ui/classes.ts';
+import { day, distance } from '../ui/format.ts';
+import { useInSight } from '../ui/in-sight.ts';
+import { ROAD_SHARE } from '../ui/road-share.ts';
+
+/** Cases of one vehicle that stand on its sheet before more are asked for. */
+const CASES_AT_ONCE = 6;
+
+/** A vehicle and its cases: the open ones with what each waits for, then those that are closed. */
+export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[] }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [shown, setShown] = useState(CASES_AT_ONCE);
+  const list = useMemo(() => {
+    const all = cases.map((record) => ({ record, closing: closingOf(record) }));
+    return [...all.filter((c) => !c.closing), ...all.filter((c) => c.closing)];
+  }, [cases]);
+  /** The newest open case, or a new one: the shortest way to the first codes. */
+  const plugIn = async () => {
+    const open = list.find((c) => !c.closing)?.record;
+    const found = open ?? (await dispatch(openCase(vehicle, 'A light came on')));
+    void navigate(`/case/${found.id}/plug-in`);
+  };
+  const rest = list.length - shown;
+  return (
+    <Frame vehicle={vehicle}>
+      {list
+        .slice(0, shown)
+        .map(({ record, closing }) =>
+          closing ? (
+            <ClosedCase key={record.id} record={record} at={closing.at} />
+          ) : (
+            <OpenCase key={record.id} record={record} vehicle={vehicle} />
+          ),
+        )}
+      <div className="flex flex-wrap gap-x-2 px-2 py-2">
+        {rest > 0 ? (
+          <button type="button" className={BUTTON.quiet} onClick={() => setShown(shown + 4 * CASES_AT_ONCE)}>
+            {rest === 1 ? 'One more case' : `${rest} more cases`}
+          </button>
+        ) : null}
+        <button type="button" className={BUTTON.quiet} onClick={() => void plugIn()}>
+          <PlugZap size={18} aria-hidden="true" /> Plug in and read
+        </button>
+        <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
+          <Plus size={18} aria-hidden="true" /> Open a case
+        </Link>
+        <Link to={`/vehicle/${vehicle.id}`} className={BUTTON.quiet}>
+          <Pencil size={17} aria-hidden="true" /> About it
+        </Link>
+      </div>
+    </Frame>
+  );
+}
+
+/** The same sheet while the logbook is read: names, and nothing that could be wrong yet. */
+export function OpeningSheet({
+  vehicle,
+  cases,
+}: {
+  vehicle: Vehicle;
+  cases: readonly Omit<CaseRecord, 'entries'>[];
+}) {
+  return (
+    <Frame vehicle={vehicle}>
+      {cases.slice(0, CASES_AT_ONCE).map((c) => (
+        <div key={c.id} className="flex min-h-14 items-center justify-between gap-3 px-4 py-2">
+          <span className="text-[17px] font-semibold">{c.title}</span>
+          <span className="shrink-0 text-[15px] text-ink-2">opened {day(c.openedAt)}</span>
+        </div>
+      ))}
+    </Frame>
+  );
+}
+
+function Frame({ vehicle, children }: { vehicle: Vehicle; children: ReactNode }) {
+  const units = useAppSelector((s) => s.settings.owner.units);
+  const about = [
+    vehicle.year,
+    vehicle.fuel === 'unknown' ? null : vehicle.fuel,
+    vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
+    vehicle.plate,
+  ].filter((x) => x !== null && x !== undefined);
+  return (
+    <section className={SHEET} aria-label={vehicle.name}>
+      <div className="flex items-baseline justify-between gap-3 border-b border-line px-4 py-3">
+        <h2 className="text-xl">{vehicle.name}</h2>
+        <p className="text-right text-[15px] text-ink-2">{about.join(' · ')}</p>
+      </div>
+      <div className="divide-y divide-line">{children}</div>
+    </section>
+  );
+}
+
+function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
+  return (
+    <Link
+      to={`/case/${record.id}/prove`}
+      className="flex min-h-14 items-center justify-between gap-3 px-4 py-2 hover:bg-sheet-2"
+    >
+      <span>{record.title}</span>
+      <span className="text-[15px] text-ink-2">closed {day(at)}</span>
+    </Link>
+  );
+}
+
+/** An open case: its road, and the next thing that it waits for. */
+function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle }) {
+  const [ref, isSeen] = useInSight<HTMLAnchorElement>();
+  const state = useAssessment(isSeen ? record : undefined, vehicle);
+  const a = state.status === 'ready' ? state.assessment : null;
+  const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
+  const isRead = useMemo(() => isSeen && foldCase(record).scans.length > 0, [isSeen, record]);
+  const waits = !a
+    ? 'working it out…'
+    : a.proof.status !== 'not-cleared'
+      ? {
+          'unknown-outcome': 'a clear got no answer: read again',
+          'read-again': 'waits for a reading after the clear',
+          returned: 'it came back: narrow it down again',
+          watching: 'waits for more good drives',
+          proven: 'proven; close it',
+          'not-cleared': '',
+        }[a.proof.status]
+      : !isRead
+        ? 'waits to be read'
+        : a.checks[0]?.isWorthIt
+          ? `next check: ${a.checks[0].title}`
+          : 'waits for your decision';
+  return (
+    <Link
+      ref={ref}
+      to={`/case/${record.id}/${isRead ? 'narrow' : firstOpen}`}
+      className="block px-4 py-3 hover:bg-sheet-2"
+    >
+      <div className="flex items-baseline justify-between gap-3">
+        <span className="text-[17px] font-semibold">{record.title}</span>
+        <span className="shrink-0 text-[15px] text-ink-2">opened {day(record.openedAt)}</span>
+      </div>
+      {a ? (
+        <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
+          <div
+            className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink"
+            style={{ width: `${ROAD_SHARE[a.allowance.level]}%`, borderRight: '4px solid var(--lane)' }}
+          >
+            {a.allowance.title}
+          </div>
+        </div>
+      ) : null}
+      <p className="mt-1.5 text-ink-2">{waits}</p>
+    </Link>
+  );
+}
