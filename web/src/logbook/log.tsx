@@ -7,7 +7,7 @@ import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
-import { counted, day, moment } from '../ui/format.ts';
+import { counted, day, moment, timeOfDay } from '../ui/format.ts';
 import { SaveCase } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 
@@ -150,7 +150,7 @@ function LogEntry({
       )}
     >
       <p className="text-[14px] text-ink-2">
-        {moment(entry.at)}
+        {timeOfDay(entry.at)}
         {entry.clockAt ? `; this device’s clock said ${moment(entry.clockAt)}` : ''}
         {isUnsaved ? '; not saved' : isSaving ? '; saving…' : ''}
       </p>

@@ -13,17 +13,27 @@ import { useTheme } from './theme.ts';
 
 const KeySheet = lazy(async () => ({ default: (await import('./key-sheet.tsx')).KeySheet }));
 const loadFinder = () => import('./finder.tsx');
-const Finder = lazy(async () => ({ default: (await loadFinder()).Finder }));
+type Finder = Awaited<ReturnType<typeof loadFinder>>['Finder'];
 
 /** What every page shares: the bar at the top, the search, the sheet of keys. */
 export function Shell() {
   useTheme();
-  useEffect(() => {
-    // Fetched once the first screen is there, so that the search opens under the first key.
-    const timer = setTimeout(() => void loadFinder(), 1500);
-    return () => clearTimeout(timer);
-  }, []);
   const [isFinding, setFinding] = useState(false);
+  // Kept here and not behind a suspended part, which is shown a third of a second late: the search opens under the key.
+  const [Finder, setFinder] = useState<Finder | null>(null);
+  useEffect(() => {
+    if (Finder) return;
+    // Fetched once the first screen is there, or when it is wanted.
+    const timer = setTimeout(
+      () =>
+        void loadFinder().then(
+          (loaded) => setFinder(() => loaded.Finder),
+          () => setFinding(false),
+        ),
+      isFinding ? 0 : 1500,
+    );
+    return () => clearTimeout(timer);
+  }, [Finder, isFinding]);
   const [isShowingKeys, setShowingKeys] = useState(false);
   useShortcut(['/', 'mod+k'], () => setFinding(true));
   useShortcut('?', () => setShowingKeys(true));
@@ -90,7 +100,7 @@ export function Shell() {
       <Contained name="The search" resetOn={isFinding}>
         <Suspense fallback={null}>
           {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
-          {isFinding ? (
+          {isFinding && Finder ? (
             <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
           ) : null}
         </Suspense>

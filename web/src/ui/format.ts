@@ -15,6 +15,9 @@ export function day(iso: string, at = now()): string {
   return format(date, date.getFullYear() === at.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
 }
 
+/** The time of day, `07:40`, where its day stands above it. */
+export const timeOfDay = (iso: string): string => format(new Date(iso), 'HH:mm');
+
 /** Keeps a figure and its unit together. */
 const NARROW_SPACE = '\u202f';
 

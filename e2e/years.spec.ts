@@ -1,0 +1,63 @@
+import { expect, test } from '@playwright/test';
+import { longLog, manyCases, putRows } from '../bench/years.ts';
+
+// What is drawn and worked out stays small, however much there is. How long it takes is measured in the bench.
+const elements = 'document.querySelectorAll("*").length';
+
+test('a garage of 2,000 cases: names at once, what is in sight is worked out, more by looking down', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('No vehicle yet.')).toBeVisible();
+  await putRows(page, manyCases(2000));
+  await page.reload();
+  const sheets = page.getByRole('region', { name: /^Tarrow Finch \d+$/ });
+  await expect(sheets.first()).toContainText('4 more cases');
+  await expect(sheets.first().getByText('Short trips').first()).toBeVisible();
+  await expect(page.getByText(/^\d+ more vehicles$/)).toHaveCount(1);
+  const before = await sheets.count();
+  expect(before).toBeLessThan(40);
+  expect(Number(await page.evaluate(elements))).toBeLessThan(1500);
+  // Far down nothing has been worked out.
+  await expect(sheets.nth(before - 1)).toContainText('working it out…');
+  await page.getByText(/^\d+ more vehicles$/).scrollIntoViewIfNeeded();
+  await expect.poll(() => sheets.count()).toBeGreaterThan(before);
+  await sheets.first().getByRole('button', { name: '4 more cases' }).click();
+  await expect(sheets.first().getByRole('link', { name: /^(Wet|Lazy|Lean|Looked|Every)/ })).toHaveCount(10);
+
+  await page.keyboard.press('/');
+  await expect(page.getByText('1992 more. Type a name to find one of them.')).toBeVisible();
+  await page.keyboard.type('finch 199');
+  await page
+    .getByRole('option', { name: /^Tarrow Finch 199: / })
+    .last()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Tarrow Finch 199' })).toBeVisible();
+});
+
+test('a log of 5,000 entries: the newest in sight, the first at its end, a reason typed half way stays', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('No vehicle yet.')).toBeVisible();
+  await putRows(page, longLog(5000));
+  await page.goto('/case/case_wet/light?log');
+  const log = page.getByRole('dialog', { name: 'Log, 5000 entries' });
+  await expect(log.getByText('Note 4985:')).toBeVisible();
+  expect(Number(await page.evaluate(elements))).toBeLessThan(1500);
+  const row = log.getByRole('listitem').filter({ hasText: 'Note 4980:' });
+  await row.getByRole('button', { name: 'Strike out' }).click();
+  await row.getByPlaceholder('Reason').fill('Written on');
+  // To the first entry: what is not in sight is measured on the way, so that the end moves.
+  await expect
+    .poll(async () => {
+      await log.getByRole('list').evaluate((list) => list.parentElement?.scrollTo(0, 1e9));
+      return log.getByText('Engine lamp flash').count();
+    })
+    .toBeGreaterThan(0);
+  await log.getByRole('list').evaluate((list) => list.parentElement?.scrollTo(0, 0));
+  await expect(row.getByPlaceholder('Reason')).toHaveValue('Written on');
+  await row.getByRole('button', { name: 'Strike out' }).click();
+  await expect(row.getByText('Struck out: Written on')).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Log, 5001 entries' })).toBeVisible();
+});
