@@ -1,18 +1,20 @@
 import { assessRows } from './assess.ts';
 import { diagnosisRows } from './diagnosis.ts';
 import { linkRows } from './link.ts';
+import { manyRows } from './many.ts';
 import { optimumRows } from './optimum.ts';
 import { pageRows } from './page.ts';
 import { samplingRows } from './sampling.ts';
 import type { Row } from './row.ts';
-import { sizeRows } from './size.ts';
 import { writeTable } from './table.ts';
+import { visitRows } from './visit.ts';
 
 const rows: Row[] = [
   ...(await linkRows()),
   ...(await samplingRows()),
   ...assessRows(),
-  ...sizeRows(),
+  ...(await visitRows()),
+  ...(await manyRows()),
   ...(await pageRows()),
   ...(await diagnosisRows()),
   ...optimumRows(),

@@ -1,12 +1,10 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import type { Row } from './row.ts';
+import { canServe, whileServed } from './served.ts';
 
-const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const MEGABYTES = 50;
 
 /** A long drive as CSV, ten readings twenty times a second. */
@@ -38,8 +36,7 @@ async function longestTask(page: Page, run: () => Promise<void>): Promise<number
 
 /** A 50 MB recording brought in, opened and panned in the real page; needs the build and Chromium. */
 export async function pageRows(): Promise<Row[]> {
-  const chrome = process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium';
-  if (!existsSync(`${ROOT}web/dist/index.html`) || !existsSync(chrome))
+  if (!canServe())
     return [
       {
         what: `${MEGABYTES} MB recording brought in`,
@@ -51,63 +48,47 @@ export async function pageRows(): Promise<Row[]> {
   const folder = mkdtempSync(join(tmpdir(), 'pincer-bench-'));
   const file = join(folder, 'long-drive.csv');
   writeFileSync(file, longDrive());
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: ROOT,
-    env: { ...process.env, PORT: '0', PINCER_DEMO: '1' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
   try {
-    const address = await new Promise<string>((resolve, reject) => {
-      server.stdout.once('data', (said: Buffer) => {
-        const found = /http:\/\/localhost:\d+/.exec(said.toString());
-        if (found) resolve(found[0]);
-        else reject(new Error(`The server said: ${said.toString()}`));
+    return await whileServed(true, async (address, browser) => {
+      const page = await browser.newPage();
+      await page.goto(`${address}/`);
+      await page.getByText('Looked at before buying').waitFor();
+      await page.waitForTimeout(1_500);
+      await page.goto(`${address}/case/case_wet/watch`);
+      await page.locator('input[type=file]').waitFor();
+      await page.waitForTimeout(1_500);
+      let seconds = 0;
+      const importing = await longestTask(page, async () => {
+        const start = performance.now();
+        await page.locator('input[type=file]').setInputFiles(file);
+        await page.getByText(/Brought in: /).waitFor({ timeout: 300_000 });
+        seconds = (performance.now() - start) / 1000;
       });
+      await page.waitForTimeout(1_000);
+      await page.getByRole('button', { name: /^Open long-drive/ }).click();
+      await page.getByRole('figure').first().waitFor();
+      const panning = await longestTask(page, async () => {
+        for (const name of ['Zoom in', 'Zoom in', 'Zoom in', 'Later', 'Later', 'Later', 'All']) {
+          await page.getByRole('button', { name, exact: true }).click();
+          await page.waitForTimeout(250);
+        }
+      });
+      return [
+        {
+          what: `${MEGABYTES} MB recording brought in, while the page answers`,
+          measured: `${seconds.toFixed(1)} s, longest task ${importing.toFixed(0)} ms`,
+          budget: '50 ms',
+          ratio: importing / 50,
+        },
+        {
+          what: 'The same opened, zoomed and panned: longest task',
+          measured: `${panning.toFixed(0)} ms`,
+          budget: '50 ms',
+          ratio: panning / 50,
+        },
+      ];
     });
-    const browser = await chromium.launch({
-      executablePath: chrome,
-      args: ['--disable-background-networking', '--no-sandbox'],
-    });
-    const page = await browser.newPage();
-    await page.goto(`${address}/`);
-    await page.getByText('Looked at before buying').waitFor();
-    await page.waitForTimeout(1_500);
-    await page.goto(`${address}/case/case_wet/watch`);
-    await page.locator('input[type=file]').waitFor();
-    await page.waitForTimeout(1_500);
-    let seconds = 0;
-    const importing = await longestTask(page, async () => {
-      const start = performance.now();
-      await page.locator('input[type=file]').setInputFiles(file);
-      await page.getByText(/Brought in: /).waitFor({ timeout: 300_000 });
-      seconds = (performance.now() - start) / 1000;
-    });
-    await page.waitForTimeout(1_000);
-    await page.getByRole('button', { name: /^Open long-drive/ }).click();
-    await page.getByRole('figure').first().waitFor();
-    const panning = await longestTask(page, async () => {
-      for (const name of ['Zoom in', 'Zoom in', 'Zoom in', 'Later', 'Later', 'Later', 'All']) {
-        await page.getByRole('button', { name, exact: true }).click();
-        await page.waitForTimeout(250);
-      }
-    });
-    await browser.close();
-    return [
-      {
-        what: `${MEGABYTES} MB recording brought in, while the page answers`,
-        measured: `${seconds.toFixed(1)} s, longest task ${importing.toFixed(0)} ms`,
-        budget: '50 ms',
-        ratio: importing / 50,
-      },
-      {
-        what: 'The same opened, zoomed and panned: longest task',
-        measured: `${panning.toFixed(0)} ms`,
-        budget: '50 ms',
-        ratio: panning / 50,
-      },
-    ];
   } finally {
-    server.kill();
     rmSync(folder, { recursive: true, force: true });
   }
 }

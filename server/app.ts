@@ -1,4 +1,5 @@
 import compression from 'compression';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -57,6 +58,7 @@ export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): E
       .type('text/plain')
       .send('This server only gives out pages.');
   });
+  // What is not built beforehand: short answers, and the files of earlier builds.
   app.use(compression());
   app.get('/api/config', (_, response) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -67,14 +69,19 @@ export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): E
   });
   const assets = join(pages, 'assets') + sep;
   app.use(
-    express.static(pages, {
+    // The build has packed each file as tightly as it can be; to do so at each request would take longer than to send it.
+    expressStaticGzip(pages, {
       index: false,
-      setHeaders: (response, path) => {
-        // Files with a hash in their name never change; the page and the service worker must be asked for again.
-        response.setHeader(
-          'Cache-Control',
-          path.startsWith(assets) ? 'public, max-age=31536000, immutable' : 'no-cache',
-        );
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: {
+        setHeaders: (response, path) => {
+          // Files with a hash in their name never change; the page and the service worker must be asked for again.
+          response.setHeader(
+            'Cache-Control',
+            path.startsWith(assets) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          );
+        },
       },
     }),
   );

@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
@@ -10,6 +11,8 @@ export default defineConfig({
     VitePWA({
       // A page that is open keeps the version that it began with; the next start takes the new one.
       registerType: 'prompt',
+      // It is asked for once the first screen stands: what it fetches must not be waited for.
+      injectRegister: null,
       includeAssets: ['mark.svg'],
       manifest: {
         name: 'Pincer',
@@ -29,6 +32,7 @@ export default defineConfig({
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),
+    compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 1000, exclude: /\.(?:br|gz|woff2)$/ }),
   ],
   worker: { format: 'es' },
   server: { port: 5173, proxy: { '/api': 'http://localhost:4173' } },

@@ -1,16 +1,18 @@
-import { StrictMode, Suspense, lazy } from 'react';
+import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { RouterProvider } from 'react-router/dom';
-import { router } from './router.tsx';
+import { ErrorBoundary } from 'react-error-boundary';
+import { BrowserRouter } from 'react-router';
+import { Pages } from './router.tsx';
+import { Broken } from './shell/lost.tsx';
+import { Toasts } from './shell/toasts.tsx';
+import { later } from './ui/later.ts';
+import { warmCore } from './workers/core-client.ts';
 import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
 import { beginSession } from './store/session.ts';
 import { createStore } from './store/create-store.ts';
 import './styles.css';
-
-/** Nothing is said in the first moment: it comes after the first screen. */
-const Toaster = lazy(async () => ({ default: (await import('sonner')).Toaster }));
 
 const ports = browserPorts();
 const store = createStore(ports);
@@ -22,10 +24,20 @@ if (!root) throw new Error('index.html has no element with the id "root".');
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>
-      <RouterProvider router={router} />
-      <Suspense fallback={null}>
-        <Toaster position="bottom-center" toastOptions={{ className: 'font-sans text-base' }} />
-      </Suspense>
+      <BrowserRouter>
+        <ErrorBoundary FallbackComponent={Broken}>
+          <Pages />
+        </ErrorBoundary>
+      </BrowserRouter>
+      <Toasts />
     </Provider>
   </StrictMode>,
 );
+
+later(() => {
+  // Everything else is fetched for days without a signal; the codes and what is known of them with it.
+  if (import.meta.env.PROD && 'serviceWorker' in navigator)
+    navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+  // The first assessment finds a worker that has read its knowledge already.
+  void warmCore();
+});

@@ -1,5 +1,5 @@
 import { Suspense, lazy, type ComponentType } from 'react';
-import { Navigate, createBrowserRouter } from 'react-router';
+import { Navigate, Route, Routes } from 'react-router';
 import { Garage } from './garage/garage.tsx';
 import { Lost } from './shell/lost.tsx';
 import { Shell } from './shell/shell.tsx';
@@ -23,48 +23,37 @@ function part(name: string, load: () => Promise<ComponentType>) {
   );
 }
 
+const CasePart = part('This case', async () => (await import('./stations/case-frame.tsx')).CaseFrame);
+const WatchPart = part('This station', async () => (await import('./stations/watch/watch.tsx')).Watch);
+const StationPart = part('This station', async () => (await import('./stations/station.tsx')).Station);
+const VehiclePart = part(
+  'This vehicle’s page',
+  async () => (await import('./garage/vehicle-page.tsx')).VehiclePage,
+);
+const ReferencePart = part(
+  'The reference',
+  async () => (await import('./reference/reference.tsx')).Reference,
+);
+const WordsPart = part('The list of words', async () => (await import('./reference/words.tsx')).Words);
+const SettingsPart = part('The settings', async () => (await import('./settings/settings.tsx')).SettingsPage);
+
 /** The case, the reference and the settings come when they are opened; the garage is there at once. */
-export const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <Lost />,
-    children: [
-      { path: '/', element: <Garage /> },
-      {
-        path: '/case/:caseId',
-        element: part('This case', async () => (await import('./stations/case-frame.tsx')).CaseFrame),
-        children: [
-          { index: true, element: <Navigate to="light" replace /> },
-          {
-            path: 'watch',
-            element: part('This station', async () => (await import('./stations/watch/watch.tsx')).Watch),
-          },
-          {
-            path: ':station',
-            element: part('This station', async () => (await import('./stations/station.tsx')).Station),
-          },
-        ],
-      },
-      {
-        path: '/vehicle/:vehicleId',
-        element: part(
-          'This vehicle’s page',
-          async () => (await import('./garage/vehicle-page.tsx')).VehiclePage,
-        ),
-      },
-      {
-        path: '/codes/:code?',
-        element: part('The reference', async () => (await import('./reference/reference.tsx')).Reference),
-      },
-      {
-        path: '/words',
-        element: part('The list of words', async () => (await import('./reference/words.tsx')).Words),
-      },
-      {
-        path: '/settings',
-        element: part('The settings', async () => (await import('./settings/settings.tsx')).SettingsPage),
-      },
-      { path: '*', element: <Lost /> },
-    ],
-  },
-]);
+export function Pages() {
+  return (
+    <Routes>
+      <Route element={<Shell />}>
+        <Route index element={<Garage />} />
+        <Route path="/case/:caseId" element={CasePart}>
+          <Route index element={<Navigate to="light" replace />} />
+          <Route path="watch" element={WatchPart} />
+          <Route path=":station" element={StationPart} />
+        </Route>
+        <Route path="/vehicle/:vehicleId" element={VehiclePart} />
+        <Route path="/codes/:code?" element={ReferencePart} />
+        <Route path="/words" element={WordsPart} />
+        <Route path="/settings" element={SettingsPart} />
+        <Route path="*" element={<Lost />} />
+      </Route>
+    </Routes>
+  );
+}

@@ -14,7 +14,8 @@ jest.mock('localforage', () => {
   const shared = new Memory();
   return { __esModule: true, default: { createInstance: () => shared } };
 });
-import { copiedKeys, copiesOf, copyRecords, forgetCopies } from '../src/storage/second-copy.ts';
+import { copiedKeys } from '../src/storage/copied-keys.ts';
+import { copiesOf, copyRecords, forgetCopies } from '../src/storage/second-copy.ts';
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
 import { exportAll, restoreAll } from '../src/store/archive-actions.ts';

@@ -20,17 +20,21 @@ const DAY_PX = 44;
 /** A row of the log: the heading of a day, or an entry of it. */
 type Row = { key: string; day: string } | { key: string; entry: Entry };
 
+/** Cheaper than to write both out: a log of thousands is gone through each time that it opens. */
+const isSameDate = (a: Date, b: Date): boolean =>
+  a.getDate() === b.getDate() && a.getMonth() === b.getMonth() && a.getFullYear() === b.getFullYear();
+
 /** Newest first, under the days on which they were recorded. */
 function rowsOf(entries: readonly Entry[]): Row[] {
-  let last = '';
+  let last: Date | null = null;
   return inOrder(entries)
     .reverse()
     .flatMap((entry): Row[] => {
       const own: Row = { key: entry.id, entry };
-      const of = day(entry.at);
-      if (of === last) return [own];
-      last = of;
-      return [{ key: `day ${of}`, day: of }, own];
+      const date = new Date(entry.at);
+      if (last !== null && isSameDate(last, date)) return [own];
+      last = date;
+      return [{ key: `day of ${entry.id}`, day: day(entry.at) }, own];
     });
 }
 

@@ -6,6 +6,7 @@ import { StorageNotice } from '../logbook/storage-notice.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { cx } from '../ui/classes.ts';
 import { Contained } from '../ui/contained.tsx';
+import { later } from '../ui/later.ts';
 import { Mark } from '../ui/mark.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
@@ -24,15 +25,12 @@ export function Shell() {
   useEffect(() => {
     if (Finder) return;
     // Fetched once the first screen is there, or when it is wanted.
-    const timer = setTimeout(
-      () =>
-        void loadFinder().then(
-          (loaded) => setFinder(() => loaded.Finder),
-          () => setFinding(false),
-        ),
-      isFinding ? 0 : 1500,
-    );
-    return () => clearTimeout(timer);
+    const fetchIt = () =>
+      void loadFinder().then(
+        (loaded) => setFinder(() => loaded.Finder),
+        () => setFinding(false),
+      );
+    return later(fetchIt, isFinding ? 0 : undefined);
   }, [Finder, isFinding]);
   const [isShowingKeys, setShowingKeys] = useState(false);
   useShortcut(['/', 'mod+k'], () => setFinding(true));

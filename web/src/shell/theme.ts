@@ -7,6 +7,8 @@ export function useTheme(): void {
   useEffect(() => {
     const prefers = window.matchMedia('(prefers-color-scheme: dark)');
     const apply = () => {
+      // From here on the page's own colours count, and not those that it was sent with.
+      document.documentElement.dataset['started'] = '';
       document.documentElement.classList.toggle(
         'dark',
         theme === 'garage' || (theme === 'auto' && prefers.matches),

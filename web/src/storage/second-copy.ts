@@ -1,12 +1,7 @@
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate';
-import { keysUnder, localStore } from './local-store.ts';
+import { COPY, copiedKeys } from './copied-keys.ts';
+import { localStore } from './local-store.ts';
 
-/**
- * A second copy of every record, in the browser's other store. A disk that runs full while the browser is killed can
- * cost it the database of a page at one stroke, and with it every file and every cache of that page; `localStorage` lies
- * apart from those. The copy is only ever read to bring back what the database has lost.
- */
-const COPY = 'pincer:copy:';
 /** The store holds five million characters, and what is typed and not recorded has to find room in it. */
 const MAX_CHARS = 3_500_000;
 
@@ -15,9 +10,6 @@ export interface CopiedRecord {
   /** The record as it lies in the database. */
   stored: unknown;
 }
-
-/** The keys of the records that have a copy. */
-export const copiedKeys = (): string[] => keysUnder(COPY);
 
 const packed = (stored: unknown): string =>
   // One character a byte: the browser then keeps them as bytes.

@@ -1,3 +1,4 @@
+import { copiedKeys } from '../storage/copied-keys.ts';
 import { loadAll, putMissing, rawRecords, storedKeys } from '../storage/records.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import type { AppThunk } from './store.ts';
@@ -23,9 +24,11 @@ export function matchSecondCopy(): AppThunk<Promise<void>> {
 
 function match(): AppThunk<Promise<void>> {
   return async (dispatch) => {
-    const { copiedKeys, copiesOf, copyRecords } = await import('../storage/second-copy.ts');
     const copied = new Set(copiedKeys().filter((k) => OF_LOGBOOK.test(k)));
     const stored = await storedKeys();
+    // A new logbook: there is nothing to unpack, and nothing to pack.
+    if (copied.size + stored.size === 0) return;
+    const { copiesOf, copyRecords } = await import('../storage/second-copy.ts');
     const lost = copiesOf([...copied].filter((k) => !stored.has(k)));
     if (lost.length > 0) {
       await putMissing(lost);

@@ -8,6 +8,7 @@ import {
 } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
+import { copiedKeys } from '../storage/copied-keys.ts';
 import { storageError } from '../storage/database.ts';
 import {
   copyOfRecord,
@@ -165,7 +166,7 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
       const { forgetRecordings } = await import('../storage/recordings.ts');
       await forgetAll(marks);
       await forgetRecordings();
-      const { copiedKeys, forgetCopies } = await import('../storage/second-copy.ts');
+      const { forgetCopies } = await import('../storage/second-copy.ts');
       forgetCopies(copiedKeys());
     } catch (error) {
       return storageError(error).message;

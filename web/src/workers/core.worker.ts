@@ -2,13 +2,60 @@ import { expose } from 'comlink';
 import { assess, codePage } from '@pincer/core/assess';
 import { readCaseFile, type CaseRecord, type Owner } from '@pincer/core/case';
 import { decodeFileText } from '@pincer/core/link';
+import { NO_SOURCE, emptyScan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { searchReference } from './search.ts';
+
+const THEN = '2026-01-01T00:00:00.000Z';
+/** Nobody's car and case: assessed to have all tables made, and the paths run in that every case takes. */
+const NOBODYS_CAR: Vehicle = {
+  id: 'veh_warm_up',
+  name: 'Nobody’s',
+  kind: 'car',
+  fuel: 'petrol',
+  aspiration: 'natural',
+};
+const NOBODYS_CASE: CaseRecord = {
+  id: 'case_warm_up',
+  vehicle: NOBODYS_CAR.id,
+  title: 'Nobody’s',
+  openedAt: THEN,
+  entries: [
+    { kind: 'lamp', id: 'ent_1', at: THEN, offsetMinutes: 0, lamp: 'engine', mode: 'steady' },
+    {
+      kind: 'observation',
+      id: 'ent_2',
+      at: THEN,
+      offsetMinutes: 0,
+      observation: 'sign:shakes',
+      answer: 'yes',
+    },
+    {
+      kind: 'scan',
+      id: 'ent_3',
+      at: THEN,
+      offsetMinutes: 0,
+      via: 'hand',
+      isComplete: false,
+      scan: {
+        ...emptyScan(),
+        codes: ['P0302', 'P0171', 'P0420', 'P0562'].map((code) => ({
+          code,
+          state: 'confirmed',
+          unit: NO_SOURCE,
+        })),
+      },
+    },
+  ],
+};
 
 /** The core, off the main thread. */
 const api = {
   assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) =>
     assess(record, vehicle, new Date(now), owner),
+  warm: () => {
+    assess(NOBODYS_CASE, NOBODYS_CAR, new Date(THEN));
+  },
   readCaseFile,
   decodeFileText,
   searchReference,
