@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { Ports } from '../ports/ports.ts';
-import { coreWorker } from '../workers/core-client.ts';
+import { assessThere, coreWorker } from '../workers/core-client.ts';
 import { recordingsWorker } from '../workers/recordings-client.ts';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { browserSpace } from './space.ts';
@@ -10,7 +10,7 @@ import { browserTabs } from './tabs.ts';
 export function browserPorts(): Ports {
   return {
     core: {
-      assess: (...args) => coreWorker().assess(...args),
+      assess: assessThere,
       readCaseFile: (text) => coreWorker().readCaseFile(text),
       decodeFileText: (text) => coreWorker().decodeFileText(text),
       searchReference: (text, limit) => coreWorker().searchReference(text, limit),

@@ -5,6 +5,7 @@ import { decodeFileText } from '@pincer/core/link';
 import { NO_SOURCE, emptyScan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { searchReference } from './search.ts';
+import { ReceivedCases, type CasePart } from './sent-cases.ts';
 
 const THEN = '2026-01-01T00:00:00.000Z';
 /** Nobody's car and case: assessed to have all tables made, and the paths run in that every case takes. */
@@ -49,10 +50,15 @@ const NOBODYS_CASE: CaseRecord = {
   ],
 };
 
+const cases = new ReceivedCases();
+
 /** The core, off the main thread. */
 const api = {
-  assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) =>
-    assess(record, vehicle, new Date(now), owner),
+  /** Null where a part of the case is missing here. */
+  assess: (part: CasePart, vehicle: Vehicle, owner: Owner, now: string) => {
+    const record = cases.wholeOf(part);
+    return record && assess(record, vehicle, new Date(now), owner);
+  },
   warm: () => {
     assess(NOBODYS_CASE, NOBODYS_CAR, new Date(THEN));
   },
