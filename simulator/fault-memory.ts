@@ -1,4 +1,4 @@
-import type { MonitorId, StatusCode } from '@pincer/core/obd';
+import { LAMP_RULES, type MonitorId, type StatusCode } from '@pincer/core/obd';
 
 /** What one trip's test of a code found. */
 export type TestResult = 'failed' | 'passed' | 'not-run';
@@ -15,10 +15,6 @@ interface Stored {
   failedThisTrip: boolean;
   ranThisTrip: boolean;
 }
-
-/** Trips running without the fault until the lamp goes out; warm-ups until the code is forgotten. */
-const GOOD_TRIPS = 3;
-const WARM_UPS = 40;
 
 /**
  * Codes over trips as the standard asks: pending at the first failing trip, confirmed with the lamp at the
@@ -70,13 +66,16 @@ export class FaultMemory {
       if (!entry.failedThisTrip && entry.ranThisTrip) {
         entry.isPending = false;
         entry.goodTrips++;
-        if (entry.goodTrips >= GOOD_TRIPS) {
+        if (entry.goodTrips >= LAMP_RULES.goodTripsToLampOut) {
           entry.wantsLamp = false;
           entry.isPermanent = false;
         }
       }
       if (!entry.failedThisTrip && hadWarmUp && !entry.wantsLamp) entry.warmUpsWithout++;
-      if (entry.warmUpsWithout >= WARM_UPS || (!entry.isPending && !entry.isConfirmed && !entry.isPermanent))
+      if (
+        entry.warmUpsWithout >= LAMP_RULES.warmUpsToForget ||
+        (!entry.isPending && !entry.isConfirmed && !entry.isPermanent)
+      )
         this.stored.delete(entry.code);
       entry.failedThisTrip = false;
       entry.ranThisTrip = false;

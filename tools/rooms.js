@@ -15,7 +15,7 @@ export const CORE_ARROWS = {
   diagnosis: ['case', 'knowledge', 'vehicle'],
   urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
   decision: ['case', 'diagnosis', 'urgency', 'vehicle'],
-  proof: ['case', 'link', 'obd'],
+  proof: ['case', 'knowledge', 'link', 'obd'],
   assess: [
     'case',
     'codes',

@@ -1,6 +1,12 @@
 import { DEFAULT_OWNER, foldCase, type CaseRecord, type CaseState, type Owner } from '@pincer/core/case';
 import { decide, type Option, type OptionId } from '@pincer/core/decision';
-import { instancesFor, posteriorOf, rankChecks, type Evidence, type Posterior } from '@pincer/core/diagnosis';
+import {
+  instancesFor,
+  posteriorOf,
+  rankChecks,
+  type CauseInstance,
+  type Evidence,
+} from '@pincer/core/diagnosis';
 import { lastClear, placesOf, proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
 import {
@@ -115,7 +121,7 @@ export function assess(
   const instances = instancesFor(vehicle, now);
   const all = gather(state, vehicle, owner.units, false);
   const before = posteriorOf(instances, all.evidence);
-  const proof = proofView(state, priorOfCure(state, before));
+  const proof = proofView(state, lastClear(state) ? cureAtRepair(state, vehicle, owner, instances) : 0);
   const isOver = proof.status === 'proven';
   const told = isOver ? gather(state, vehicle, owner.units, true) : all;
   const posterior = isOver ? posteriorOf(instances, told.evidence) : before;
@@ -190,13 +196,29 @@ function afterClear(
   };
 }
 
-/** Chance that what was done cured it: the chances of the causes repaired, or of those that pass by themselves. */
-function priorOfCure(state: CaseState, posterior: Posterior): number {
+/** Chance that a repair of the right part was done well. Judged: one in ten is not, or the new part is not sound. */
+const WELL_DONE = 0.9;
+
+/**
+ * Chance that what was done cured it, as it was known when it was done: the chances of the causes repaired, or at the
+ * clear of those that pass by themselves. What was found before counts with it; what comes later says whether the fault
+ * is still there, not what had been repaired.
+ */
+function cureAtRepair(
+  state: CaseState,
+  vehicle: Vehicle,
+  owner: Owner,
+  instances: readonly CauseInstance[],
+): number {
+  const last = state.repairs.at(-1) ?? lastClear(state)?.entry;
+  const at = state.entries.findIndex((e) => e.id === last?.id);
+  const then = foldCase({ entries: state.entries.slice(0, Math.max(0, at)) });
+  const { marginals } = posteriorOf(instances, gather(then, vehicle, owner.units, false).evidence);
   const repaired = new Set(state.repairs.map((r) => r.cause));
   let cured = 0;
-  posterior.instances.forEach((instance, i) => {
+  instances.forEach((instance, i) => {
     const isCured = repaired.size > 0 ? repaired.has(instance.id) : instance.cause.isPassing;
-    if (isCured) cured += posterior.marginals[i] ?? 0;
+    if (isCured) cured += marginals[i] ?? 0;
   });
-  return Math.min(0.98, Math.max(0.05, cured));
+  return Math.min(0.98, Math.max(0.05, cured)) * (repaired.size > 0 ? WELL_DONE : 1);
 }

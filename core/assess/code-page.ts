@@ -13,6 +13,7 @@ import {
   isObservationKey,
   observationKind,
   findingOfCode,
+  selfCheckOf,
   type CautionId,
 } from '@pincer/core/knowledge';
 import { NO_SOURCE } from '@pincer/core/obd';
@@ -36,32 +37,6 @@ export interface CodePage {
   soon: { title: string; because: string; then: string };
   cautions: readonly string[];
 }
-
-/** Self-checks and their usual enabling conditions; makers differ in the figures. */
-const MONITORS: Readonly<Record<string, { name: string; runs: string }>> = {
-  misfire: { name: 'Misfire', runs: 'all the time the engine runs' },
-  fuel: { name: 'Fuel system', runs: 'all the time, once the mixture is steered by the oxygen sensor' },
-  components: { name: 'Components', runs: 'all the time the ignition is on' },
-  catalyst: { name: 'Catalyst', runs: 'warm, several minutes at a steady 60 to 100 km/h' },
-  evaporative: {
-    name: 'Fuel vapour',
-    runs: 'after six to eight hours’ standing, tank 15 to 85 % full, started below about 35 °C, then steady driving',
-  },
-  'oxygen-sensor': {
-    name: 'Oxygen sensor',
-    runs: 'warm, several minutes at a steady 60 to 100 km/h with coasting in between',
-  },
-  'oxygen-heater': { name: 'Oxygen sensor heater', runs: 'in the first minutes after a cold start' },
-  egr: { name: 'Exhaust recirculation', runs: 'warm, cruising and coasting down' },
-};
-
-/** Self-checks that belong to a whole system, where the code's own observation names none. */
-const MONITOR_OF_AREA: Readonly<Record<string, { name: string; runs: string }>> = {
-  particulate: { name: 'Particulate filter', runs: 'warm, twenty minutes or more at a steady speed' },
-  nox: { name: 'NOx treatment', runs: 'warm, after some kilometres at a steady speed; not in hard frost' },
-  secondary: { name: 'Secondary air', runs: 'once at each cold start' },
-  glow: { name: 'Components', runs: 'at key-on, cold' },
-};
 
 /** Too general to be told as seen with another code. */
 const GENERAL: ReadonlySet<string> = new Set([
@@ -129,7 +104,7 @@ export function codePage(text: string): CodePage {
           : [],
       ),
   );
-  const monitor = found ? observationKind(found.key).monitor : undefined;
+  const check = selfCheckOf(code);
   const allowance = driveAllowance(factsOfCodes([{ code, state: 'confirmed', unit: NO_SOURCE }]));
   const first = allowance.reasons[0];
   return {
@@ -147,11 +122,7 @@ export function codePage(text: string): CodePage {
     setsOff: area
       ? `${area.setsOff}${other.size > 0 ? ` Also seen with it: ${[...other].join(', ')}.` : ''}`
       : null,
-    monitor: monitor
-      ? (MONITORS[monitor] ?? null)
-      : entry && code.startsWith('P')
-        ? (MONITOR_OF_AREA[component?.area ?? ''] ?? MONITORS['components'] ?? null)
-        : null,
+    monitor: check && { name: check.name, runs: check.runs },
     lamp: area?.lamp ?? null,
     soon: {
       title: allowance.title,

@@ -160,3 +160,39 @@ describe('whatever is in the log', () => {
     );
   });
 });
+
+describe('what a repair has cured is known when it is done', () => {
+  const repaired: readonly Fact[] = [
+    scanEntry(makeScan(['P0302'], { '05': 88, '06': 2, '07': 3 })),
+    { kind: 'observation', observation: 'sign:wet', answer: 'yes' },
+    { kind: 'repair', cause: 'coil:2' },
+    { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' },
+    { kind: 'drive', metConditions: 'yes', cameBack: 'no' },
+  ];
+  const goneWith = (...more: Fact[]) => assess(makeCase(...repaired, ...more), CAR, NOW).proof.gone ?? 0;
+
+  test('a later good reading, and any finding that is not its return, never makes it less sure', () => {
+    const soundReading = fc
+      .dictionary(fc.constantFrom('05', '06', '07', '0B', '0C', '10', '42'), fc.integer({ min: 0, max: 100 }))
+      .map((live): Fact => scanEntry(makeScan([], live)));
+    const finding = fc
+      .constantFrom(...signs)
+      .map((observation): Fact => ({ kind: 'observation', observation, answer: 'no' }));
+    const before = goneWith();
+    expect(before).toBeGreaterThan(0.1);
+    fc.assert(
+      fc.property(fc.array(fc.oneof(soundReading, finding), { minLength: 1, maxLength: 4 }), (more) => {
+        expect(goneWith(...more)).toBeGreaterThanOrEqual(before - 1e-9);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('what was found before the repair counts for it', () => {
+    const at = (facts: readonly Fact[]) => assess(makeCase(...facts), CAR, NOW).proof.gone ?? 0;
+    const boot = { kind: 'check', check: 'boot-look:2', outcome: 'track' } as const;
+    const withCheck = [...repaired.slice(0, 2), boot, ...repaired.slice(2)];
+    // The check finds another cause than the one that was repaired.
+    expect(at(withCheck)).toBeLessThan(at(repaired));
+  });
+});

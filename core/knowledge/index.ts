@@ -16,6 +16,7 @@ export {
   observationKind,
   type ObservationKey,
 } from './observations.ts';
+export { selfCheckOf, type RunsWithin, type SelfCheck } from './self-checks.ts';
 export {
   SYSTEMS,
   TOOLS,

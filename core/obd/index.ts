@@ -16,6 +16,7 @@ export {
   type LegacyMessage,
 } from './legacy.ts';
 export type { Answer } from './answer.ts';
+export { LAMP_RULES } from './lamp-rules.ts';
 export { ScanBuilder, codeListProblem, negativeResponseText } from './messages.ts';
 export {
   MONITOR_NAMES,

@@ -1,30 +1,58 @@
-import { isStandardUnit, type CaseState, type ClearStanding } from '@pincer/core/case';
-import type { MonitorStatus, ScanPart } from '@pincer/core/obd';
+import { isStandardUnit, type CaseState, type ClearStanding, type EntryOf } from '@pincer/core/case';
+import { selfCheckOf, type RunsWithin, type SelfCheck } from '@pincer/core/knowledge';
+import { partsHeld, type MonitorStatus, type ScanPart } from '@pincer/core/obd';
 import { placesOf } from './came-back.ts';
 
 /**
- * Chance that a fault which is still there shows in one trip, by whether the trip met the stored conditions.
- * Judged: a fault that was confirmed failed on two trips running.
+ * Chance that a fault which is still there fails its self-check in one trip, by whether the trip met the stored
+ * conditions. Judged: a fault that was confirmed failed on two trips running.
  */
 export const SHOWS_PER_TRIP = { yes: 0.7, unknown: 0.35, no: 0.05 } as const;
 
+/** Share of the trips on which a self-check runs at all, by what it wants. Judged. */
+const RUNS_SHARE: Readonly<Record<RunsWithin, number>> = { 'key-on': 1, drive: 1, 'some-drives': 0.5 };
+
+/** Trips after which a self-check that wants special conditions could have run, where nobody has read whether it did. */
+const COULD_HAVE_RUN = 3;
+
 /**
- * Chance that the fault is gone after trips without its return (Bayes):
- * s / (s + (1 - s) prod(1 - q)), with q the chance to show in each trip if it were still there.
- * @param prior chance s that the repair or the clear cured it.
+ * Chance that what was repaired is gone, given that nothing of it was seen since (Bayes): s / (s + (1 - s) h).
+ * @param prior chance s that the repair or the clear cured it. @param hidden chance h that a fault which is still there
+ *   would not have been seen either.
+ */
+export const goneGiven = (prior: number, hidden: number): number => prior / (prior + (1 - prior) * hidden);
+
+/**
+ * The same after trips whose result was read: one failing trip is a pending code, so that h = prod(1 - q).
  * @param shows q of each trip.
  */
 export function goneAfter(prior: number, shows: readonly number[]): number {
-  const hidden = shows.reduce((p, q) => p * (1 - q), 1);
-  return prior / (prior + (1 - prior) * hidden);
+  return goneGiven(
+    prior,
+    shows.reduce((p, q) => p * (1 - q), 1),
+  );
 }
 
-/** Good trips under the stored conditions that are still needed until the chance reaches a level. */
-export function tripsUntil(level: number, prior: number, shows: readonly number[]): number {
-  const done = goneAfter(prior, shows);
-  if (done >= level) return 0;
+/**
+ * Chance that the lamp has stayed out although the fault is still there: it lights at the second failing trip running
+ * (`LAMP_RULES` in `core/obd`), so that who only watches the lamp sees less than who reads.
+ * @param shows chance to fail, of each trip.
+ */
+export function lampStaysOut(shows: readonly number[]): number {
+  // By whether the last trip failed; what failed twice running is lit and no longer counted.
+  let [passed, failedOnce] = [1, 0];
+  for (const q of shows) [passed, failedOnce] = [(passed + failedOnce) * (1 - q), passed * q];
+  return passed + failedOnce;
+}
+
+/**
+ * Good trips under the stored conditions, each read, that are still needed until the chance reaches a level.
+ * @param gone the chance so far. @param shows chance of one such trip to show the fault.
+ */
+export function tripsUntil(level: number, gone: number, shows: number = SHOWS_PER_TRIP.yes): number {
+  if (gone >= level) return 0;
   const odds = (p: number) => p / (1 - p);
-  return Math.ceil(Math.log(odds(level) / odds(done)) / -Math.log(1 - SHOWS_PER_TRIP.yes) - 1e-9);
+  return Math.ceil(Math.log(odds(level) / odds(gone)) / -Math.log(1 - shows) - 1e-9);
 }
 
 export interface ProofView {
@@ -34,13 +62,18 @@ export interface ProofView {
   returned: string[];
   /** Codes that came only after the clear. */
   added: string[];
-  /** Chance that the fault is gone. */
+  /** Chance that the fault is gone; null before the self-checks of its codes have run, or could have. */
   gone: number | null;
+  /** Drives that say something: their result was read, or the lamp was seen to stay out. */
   trips: number;
+  /** Drives of which nobody knows whether it came back. They count for nothing until somebody reads. */
+  unseenTrips: number;
   /** Good trips still needed, for each level of certainty. */
   needed: { level: number; trips: number }[];
-  /** Self-checks that have not run since the clear. */
-  waitingFor: MonitorStatus[];
+  /** Self-checks of the codes that were erased which have not run since the clear: without them nothing is proven. */
+  waitingFor: SelfCheck[];
+  /** The others that have not run; an inspection may ask for them, the proof does not. */
+  notReady: MonitorStatus[];
   /** Parts that nobody has read since the clear; nothing is proven without them. */
   unread: ScanPart[];
   permanent: string[];
@@ -73,6 +106,8 @@ function unitProofs(state: CaseState): UnitProof[] {
 
 const codesIn = (list: ClearStanding['returned']): string[] => [...new Set(list.map((r) => r.code.code))];
 
+/** Levels of certainty for which the drives still needed are told. */
+const LEVELS = [0.9, 0.95, 0.99] as const;
 /** From which chance a fault counts as proven gone. */
 const PROVEN = 0.95;
 
@@ -112,8 +147,10 @@ export function proofView(state: CaseState, prior: number): ProofView {
     added: [],
     gone: null,
     trips: 0,
+    unseenTrips: 0,
     needed: [],
     waitingFor: [],
+    notReady: [],
     unread: [],
     permanent,
     units,
@@ -123,27 +160,86 @@ export function proofView(state: CaseState, prior: number): ProofView {
   const places = placesOf(state);
   const clearedAt = places.get(clear.entry.id) ?? 0;
   const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > clearedAt);
-  const shows = drives.map((d) => SHOWS_PER_TRIP[d.metConditions]);
-  const returned = codesIn(clear.returned);
-  const hasReturned = returned.length > 0 || clear.droveBack !== null;
-  const waitingFor = standing.monitors
+  const readAt = lastReadingAt(state, places);
+  const isRead = (d: EntryOf<'drive'>) => (places.get(d.id) ?? -1) < readAt;
+  const counted = drives.filter((d) => isRead(d) || d.cameBack === 'no');
+  const checks = selfChecksOf(clear);
+  const open = standing.monitors
     .filter((m) => m.clearedBy === null && m.monitor.span === 'since-clear' && !m.monitor.complete)
     .map((m) => m.monitor);
+  const waitingFor = checks.filter(
+    (check) => !hasRun(check, state, counted.length, clear.readSince !== null),
+  );
+  const isWaitedFor = (m: MonitorStatus) => waitingFor.some((c) => c.monitors.includes(m.monitor));
+  const share = Math.min(1, ...checks.map((c) => RUNS_SHARE[c.within]));
+  const showsOf = (list: readonly EntryOf<'drive'>[]) =>
+    list.map((d) => SHOWS_PER_TRIP[d.metConditions] * share);
+  const returned = codesIn(clear.returned);
+  const hasReturned = returned.length > 0 || clear.droveBack !== null;
   const unread = unreadSince(state);
-  const gone = hasReturned ? 0 : goneAfter(prior, shows);
+  const hidden =
+    showsOf(counted.filter(isRead)).reduce((p, q) => p * (1 - q), 1) *
+    lampStaysOut(showsOf(counted.filter((d) => !isRead(d))));
+  const gone = hasReturned ? 0 : waitingFor.length > 0 ? null : goneGiven(prior, hidden);
   const base = {
     returned,
     added: codesIn(clear.added),
     gone,
-    trips: drives.length,
-    waitingFor: clear.readSince === null ? [] : waitingFor,
+    trips: counted.length,
+    unseenTrips: drives.length - counted.length,
+    waitingFor: hasReturned ? [] : waitingFor,
+    notReady: clear.readSince === null ? [] : open.filter((m) => !isWaitedFor(m)),
     unread,
     permanent,
     units,
   };
   if (hasReturned) return { status: 'returned', ...base, needed: [] };
-  const needed = [0.9, 0.95, 0.99].map((level) => ({ level, trips: tripsUntil(level, prior, shows) }));
+  const needed =
+    gone === null
+      ? []
+      : LEVELS.map((level) => ({ level, trips: tripsUntil(level, gone, SHOWS_PER_TRIP.yes * share) }));
   if (clear.readSince === null) return { status: 'read-again', ...base, needed };
-  const isProven = gone >= PROVEN && waitingFor.length === 0 && unread.length === 0 && drives.length > 0;
+  const isProven = gone !== null && gone >= PROVEN && unread.length === 0 && counted.length > 0;
   return { status: isProven ? 'proven' : 'watching', ...base, needed };
+}
+
+/** Place of the last entry that read the confirmed and pending codes of a unit of the standard's; -1 where none did. */
+function lastReadingAt({ scans, standing }: CaseState, places: ReadonlyMap<string, number>): number {
+  const reading = scans.findLast(({ scan }) => {
+    const parts = [...scan.parts, ...partsHeld(scan)].filter(
+      (p) => isStandardUnit(standing, p.unit) && (p.state === 'known' || p.state === 'empty'),
+    );
+    return ['confirmed', 'pending'].every((part) => parts.some((p) => p.part === part));
+  });
+  return reading ? (places.get(reading.id) ?? -1) : -1;
+}
+
+/** The self-checks that find the codes which a clear has erased, each once. */
+function selfChecksOf({ erased }: ClearStanding): SelfCheck[] {
+  return [...new Set(erased.flatMap((e) => selfCheckOf(e.code.code) ?? []))];
+}
+
+/**
+ * Whether a self-check has run since the clear: as the car says where it was read, else whether it could have.
+ * @param trips drives since that say something. @param isRead whether the codes were read since.
+ */
+function hasRun(
+  { monitors, within }: SelfCheck,
+  { standing }: CaseState,
+  trips: number,
+  isRead: boolean,
+): boolean {
+  const told = standing.monitors.filter(
+    (m) => m.clearedBy === null && m.monitor.span === 'since-clear' && monitors.includes(m.monitor.monitor),
+  );
+  if (told.some((m) => !m.monitor.complete)) return false;
+  switch (within) {
+    case 'key-on':
+      return isRead || trips > 0;
+    // The readiness of what runs all the time says that it can run, not that the engine ran.
+    case 'drive':
+      return trips > 0;
+    case 'some-drives':
+      return told.length > 0 || trips >= COULD_HAVE_RUN;
+  }
 }

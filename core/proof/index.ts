@@ -1,6 +1,8 @@
 export {
   SHOWS_PER_TRIP,
   goneAfter,
+  goneGiven,
+  lampStaysOut,
   lastClear,
   proofView,
   tripsUntil,

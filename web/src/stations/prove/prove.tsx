@@ -8,7 +8,7 @@ import { scanCar, stopLink } from '../../store/link-actions.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
-import { percent } from '../../ui/format.ts';
+import { counted, percent } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { Segments } from '../../ui/segments.tsx';
@@ -111,7 +111,7 @@ function nextThing(
     case 'watching':
       return {
         title: 'Next: drive under the same conditions, then read',
-        detail: `${proof.needed.find((n) => n.level === 0.95)?.trips ?? 0} more good drives until it is 95 % sure.`,
+        detail: watchWords(proof),
       };
     case 'proven':
       return {
@@ -119,6 +119,17 @@ function nextThing(
         detail: 'It has stayed away under the conditions that brought it.',
       };
   }
+}
+
+/** What the drives are for: a self-check that has to run first, or the certainty that is still missing. */
+function watchWords({ waitingFor, needed, unread }: ProofView): string {
+  const [check] = waitingFor;
+  if (check) return `First its own self-check has to run: ${check.name.toLowerCase()}, ${check.runs}.`;
+  const drives = needed.find((n) => n.level === 0.95)?.trips ?? 0;
+  if (drives > 0) return `${counted(drives, 'more good drive')} until it is 95 % sure.`;
+  return unread.length > 0
+    ? 'Then read everything: a part was not read since the clear.'
+    : 'Then read again.';
 }
 
 function Outcome({ proof }: { proof: ProofView }) {
@@ -177,7 +188,10 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
         </Notice>
       ) : (
         <p className="text-[17px]">
-          <b>Not returned.</b> {proof.gone === null ? '' : `${percent(proof.gone)} sure that it is gone.`}
+          <b>Not returned.</b>{' '}
+          {proof.gone === null
+            ? 'How sure that is cannot be said yet.'
+            : `${percent(proof.gone)} sure that it is gone.`}
         </p>
       )}
       {proof.added.length > 0 ? (
@@ -197,9 +211,21 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
           is proven without them.
         </p>
       ) : null}
-      {proof.waitingFor.length > 0 ? (
+      {proof.waitingFor.map((check) => (
+        <p key={check.name}>
+          <b>Waits for the self-check “{check.name}”.</b> It runs {check.runs}.
+        </p>
+      ))}
+      {proof.notReady.length > 0 ? (
         <p className="text-ink-2">
-          Self-checks still to run: {proof.waitingFor.map((m) => m.name.toLowerCase()).join(', ')}.
+          Not run since the clear, and not needed here:{' '}
+          {proof.notReady.map((m) => m.name.toLowerCase()).join(', ')}. An inspection may ask for them.
+        </p>
+      ) : null}
+      {proof.unseenTrips > 0 ? (
+        <p className="text-ink-2">
+          {counted(proof.unseenTrips, 'drive')} of which you do not know whether it came back: read again, and{' '}
+          {proof.unseenTrips === 1 ? 'it counts' : 'they count'}.
         </p>
       ) : null}
     </>
