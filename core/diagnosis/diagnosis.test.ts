@@ -3,6 +3,7 @@ import { DEFAULT_OWNER } from '@pincer/core/case';
 import { CHECKS, checkById, observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
 import { CAR, NOW } from '../test/make-case.ts';
 import {
+  PRIOR_SHARES,
   evidenceRatios,
   instancesFor,
   likelihood,
@@ -147,14 +148,17 @@ describe('the posterior', () => {
     instances.forEach((_, i) =>
       instances.forEach((__, j) => j > i && isSeen(i) && isSeen(j) && sets.push([i, j])),
     );
+    const sum = instances.reduce((s, i) => s + i.prior, 0);
+    const share = (i = 0) => (instances[i]?.prior ?? 0) / sum;
+    let pairs = 0;
+    instances.forEach((_, i) => instances.forEach((__, j) => (pairs += i < j ? share(i) * share(j) : 0)));
     const weight = (set: number[]) => {
       const prior =
         set.length === 0
-          ? 0.03
-          : set.reduce(
-              (w, i) => (w * (instances[i]?.prior ?? 0)) / (1 - (instances[i]?.prior ?? 0)),
-              set.length > 1 ? 0.1 : 1,
-            );
+          ? PRIOR_SHARES.none
+          : set.length === 1
+            ? PRIOR_SHARES.one * share(set[0])
+            : (PRIOR_SHARES.two * share(set[0]) * share(set[1])) / pairs;
       return evidence.reduce(
         (w, e) =>
           w *
@@ -190,6 +194,18 @@ describe('the posterior', () => {
     fc.nat(2).map((o) => checked('swap-coils', o, 2)),
     fc.nat(3).map((o) => checked('trims-compare', o)),
   );
+
+  test('what can be there sums to one in any vehicle, and "none of these" has its share', () => {
+    expect(PRIOR_SHARES.one + PRIOR_SHARES.two + PRIOR_SHARES.none).toBeCloseTo(1, 12);
+    for (const fuel of ['petrol', 'diesel', 'electric', 'unknown'] as const)
+      for (const kind of ['car', 'van', 'motorcycle'] as const) {
+        const all = instancesFor({ ...CAR, fuel, kind }, NOW);
+        const { none, marginals } = posteriorOf(all, []);
+        // Of nothing that was seen no pair is looked at: their share is the singles'.
+        expect(none).toBeCloseTo(PRIOR_SHARES.none / (1 - PRIOR_SHARES.two), 9);
+        expect(marginals.reduce((s, p) => s + p, 0)).toBeCloseTo(1 - none, 9);
+      }
+  });
 
   test('agrees with the definition for any evidence', () => {
     fc.assert(

@@ -13,4 +13,4 @@ export { likelihood, outcomeChances, type Evidence } from './evidence.ts';
 export { atCylinder, instancesFor, otherCylinder, strengthOf, type CauseInstance } from './instances.ts';
 export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
 export type { Hypothesis } from './hypothesis.ts';
-export { evidenceRatios, posteriorOf, type Posterior } from './posterior.ts';
+export { PRIOR_SHARES, evidenceRatios, posteriorOf, type Posterior } from './posterior.ts';

@@ -18,14 +18,12 @@ export interface Posterior {
   likelihoods: readonly Float64Array[];
 }
 
-/** Prior weight of "none of these", against causes whose priors sum to about one. */
-const PRIOR_NONE = 0.03;
-
 /**
- * A second fault at the same time is rarer than the priors say, since those are chances given that a lamp is lit
- * and one fault was enough to light it. Judged: one lit lamp in ten with a likely cause has an unrelated second.
+ * How a situation that wants an explanation is shared out before anything particular is known: one cause of the library,
+ * two of them at once, or none that is in it. Judged: of ten vehicles with a lit lamp one has a second fault that has
+ * nothing to do with the first, and of twenty one has something that no list has, a chafed loom or a marten.
  */
-const PAIR_COUPLING = 0.1;
+export const PRIOR_SHARES = { one: 0.85, two: 0.1, none: 0.05 } as const;
 
 /**
  * All hypotheses: none, each single cause, and each pair of causes that something seen has to do with. A second fault
@@ -43,13 +41,23 @@ function hypothesesOver(instances: readonly CauseInstance[], evidence: readonly 
   return all;
 }
 
-function priorWeight(h: Hypothesis, instances: readonly CauseInstance[]): number {
-  if (h.causes.length === 0) return PRIOR_NONE;
-  const odds = h.causes.reduce((w, i) => {
-    const p = instances[i]?.prior ?? 0;
-    return w * (p / (1 - p));
-  }, 1);
-  return h.causes.length > 1 ? odds * PAIR_COUPLING : odds;
+/**
+ * Prior chances that sum to one over everything that can be there in this vehicle. The library gives how common each
+ * cause is against the others; one that the vehicle cannot have takes nothing from those that it can.
+ * @returns the weight of a hypothesis.
+ */
+function priorsOver(instances: readonly CauseInstance[]): (h: Hypothesis) => number {
+  const sum = instances.reduce((total, { prior }) => total + prior, 0);
+  const share = instances.map(({ prior }) => prior / (sum || 1));
+  // Two different causes: what is left of all pairs without the pairs of a cause with itself, each pair counted once.
+  const pairs = (1 - share.reduce((total, p) => total + p * p, 0)) / 2;
+  return ({ causes: [i, j] }) => {
+    if (i === undefined) return PRIOR_SHARES.none;
+    const first = share[i] ?? 0;
+    return j === undefined
+      ? PRIOR_SHARES.one * first
+      : (PRIOR_SHARES.two * first * (share[j] ?? 0)) / (pairs || 1);
+  };
 }
 
 /** Chance of each cause, from hypothesis weights that need not be normalised. */
@@ -85,7 +93,8 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
   const hypotheses = hypothesesOver(instances, evidence);
   const columns = columnsOf(hypotheses, instances.length);
   const likelihoods = evidence.map((e) => likelihoodRow(e, instances, columns));
-  const logs = Float64Array.from(hypotheses, (h) => Math.log(priorWeight(h, instances)));
+  const priorOf = priorsOver(instances);
+  const logs = Float64Array.from(hypotheses, (h) => Math.log(priorOf(h)));
   // A logarithm for every factor would cost most of the time; a few dozen factors at a time cannot underflow.
   for (let from = 0; from < likelihoods.length; from += FACTORS_A_TIME) {
     const product = new Float64Array(hypotheses.length).fill(1);

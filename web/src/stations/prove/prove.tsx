@@ -190,7 +190,7 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
         <p className="text-[17px]">
           <b>Not returned.</b>{' '}
           {proof.gone === null
-            ? 'How sure that is cannot be said yet.'
+            ? 'It is too early to say how sure that is.'
             : `${percent(proof.gone)} sure that it is gone.`}
         </p>
       )}
