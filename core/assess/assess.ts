@@ -3,9 +3,11 @@ import { decide, type Option, type OptionId } from '@pincer/core/decision';
 import {
   instancesFor,
   posteriorOf,
+  quietOf,
   rankChecks,
   type CauseInstance,
   type Evidence,
+  type Quiet,
 } from '@pincer/core/diagnosis';
 import { lastClear, placesOf, proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
@@ -53,6 +55,8 @@ export interface Assessment {
   causes: CauseView[];
   /** Chance that it is none of the causes in the library. */
   none: number;
+  /** Where nothing fails now: why, what to do, and the chance that nothing is wrong any more. */
+  quiet: (Quiet & { chance: number }) | null;
   checks: CheckView[];
   /** Checks that want a drive are left out while the car may not be driven. */
   doChecksWaitForRoad: boolean;
@@ -120,11 +124,17 @@ export function assess(
   // 2. What speaks for which cause, and whether what was done is proven to have cured it.
   const instances = instancesFor(vehicle, now);
   const all = gather(state, vehicle, owner.units, false);
-  const before = posteriorOf(instances, all.evidence);
   const proof = proofView(state, lastClear(state) ? cureAtRepair(state, vehicle, owner, instances) : 0);
   const isOver = proof.status === 'proven';
   const told = isOver ? gather(state, vehicle, owner.units, true) : all;
-  const posterior = isOver ? posteriorOf(instances, told.evidence) : before;
+  const situation = quietOf(
+    state,
+    told.codes,
+    told.judgements.some((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
+    proof.status !== 'not-cleared' && !isOver,
+  );
+  const posterior = posteriorOf(instances, told.evidence, situation?.share);
+  const quiet = situation && { ...situation, chance: posterior.quiet };
   const hasEvidence = saysSomething(told.evidence);
 
   // 3. How far it may still be driven.
@@ -146,7 +156,7 @@ export function assess(
   const outlooks = hasEvidence ? rankChecks(posterior, done, vehicle, owner, mayDrive) : [];
 
   // 5. Repair, clear and watch, or get help.
-  const decision = decide(state, vehicle, owner, posterior, allowance, now);
+  const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet);
 
   return {
     allowance,
@@ -158,6 +168,7 @@ export function assess(
     leftOver,
     causes,
     none: posterior.none,
+    quiet,
     checks: outlooks.map((o) => checkView(o, posterior, vehicle, owner)),
     doChecksWaitForRoad: !mayDrive,
     options: decision.options,

@@ -112,6 +112,7 @@ export function codeFacts(state: CaseState, vehicle: Vehicle, isOver: boolean): 
       key: found.key,
       cylinder: found.cylinder,
       isPresent: true,
+      ...(code.state === 'permanent' ? { isPast: true as const } : {}),
     });
   }
   const absent = absentCodes(state.standing, vehicle, seen);

@@ -77,7 +77,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       state.decision !== null,
       newer > 0
         ? `older than ${newer} ${newer === 1 ? 'fact' : 'facts'}`
-        : { repair: 'repair it', clear: 'clear and watch', help: 'get help' }[
+        : { leave: 'leave it', repair: 'repair it', clear: 'clear and watch', help: 'get help' }[
             state.decision?.option ?? 'help'
           ],
       newer > 0,

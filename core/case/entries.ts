@@ -143,7 +143,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({
     ...base,
     kind: z.literal('decision'),
-    option: z.enum(['repair', 'clear', 'help']),
+    option: z.enum(['leave', 'repair', 'clear', 'help']),
     cause: z.string().optional(),
   }),
   z.object({

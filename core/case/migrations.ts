@@ -169,6 +169,8 @@ export const MIGRATIONS: readonly Migration[] = [
       ...('record' in file ? { record: recordOfV1(file['record']) } : {}),
     }),
   },
+  // What version 2 wrote stands as it is; a decision to leave it alone is not known to it.
+  { from: 2, name: 'a decision can be to leave it alone', up: (file) => file },
 ];
 
 /**

@@ -13,7 +13,7 @@ export const caseSchema = z.object({
 export type CaseRecord = z.infer<typeof caseSchema>;
 
 /** The version of stored records and case files. Raised together with a new step in `migrations.ts`. */
-export const CURRENT_VERSION = 2;
+export const CURRENT_VERSION = 3;
 
 export const ownerSchema = z.object({
   /** Currency sign or code, only shown. */

@@ -56,10 +56,13 @@ export const isOfNewerKind = (raw: unknown): boolean =>
   typeof raw['id'] === 'string' &&
   typeof raw['at'] === 'string';
 
+/** From this version on a kind that is not known can be a newer one's: pages of different versions share a storage. */
+const NEWER_KINDS_SINCE = 2;
+
 /** Reads one entry. One of a kind that this version does not know was written by a newer one. */
 export function readEntry(raw: unknown, version: number): ReadRecord<Entry> {
   const read = readRecord(entrySchema, raw, version);
-  return version === CURRENT_VERSION && !read.ok && isOfNewerKind(raw)
+  return version >= NEWER_KINDS_SINCE && !read.ok && isOfNewerKind(raw)
     ? { ok: false, why: 'newer', version: null }
     : read;
 }

@@ -1,15 +1,15 @@
 import { assess } from '@pincer/core/assess';
 import { DEFAULT_OWNER, type Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { OptionId } from './index.ts';
 import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../test/make-case.ts';
 
 type Entries = Parameters<typeof makeCase>;
 const decide = (entries: Entries, vehicle: Vehicle = CAR, owner: Owner = DEFAULT_OWNER) =>
   assess(makeCase(...entries), vehicle, NOW, owner);
-const gates = (a: ReturnType<typeof decide>, id: 'repair' | 'clear' | 'help') =>
+const gates = (a: ReturnType<typeof decide>, id: OptionId) =>
   a.options.find((o) => o.id === id)?.blocked.map((b) => b.id);
-const option = (a: ReturnType<typeof decide>, id: 'repair' | 'clear' | 'help') =>
-  a.options.find((o) => o.id === id);
+const option = (a: ReturnType<typeof decide>, id: OptionId) => a.options.find((o) => o.id === id);
 
 const IAT: Entries = [
   { kind: 'lamp', lamp: 'engine', mode: 'steady' },

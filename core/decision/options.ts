@@ -7,11 +7,12 @@ import {
   shopPrice,
   workshopCost,
   type Posterior,
+  type Quiet,
 } from '@pincer/core/diagnosis';
 import { levelRank, type Allowance } from '@pincer/core/urgency';
 import type { Vehicle } from '@pincer/core/vehicle';
 
-export type OptionId = 'repair' | 'clear' | 'help';
+export type OptionId = 'leave' | 'repair' | 'clear' | 'help';
 
 /** Why a choice is closed. */
 export interface Gate {
@@ -45,6 +46,8 @@ export interface Decision {
 
 /** Minutes to take a car to a workshop and fetch it. */
 const ERRAND_MINUTES = 90;
+/** Minutes to read once more. */
+const READ_MINUTES = 10;
 /** Minutes to clear and look again after two drives. */
 const CLEAR_MINUTES = 30;
 /** Chance that a workshop finds and mends it at the first visit. */
@@ -70,6 +73,7 @@ export function decide(
   posterior: Posterior,
   allowance: Allowance,
   now: Date,
+  quiet: (Quiet & { chance: number }) | null = null,
 ): Decision {
   const { instances, marginals } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
@@ -84,7 +88,7 @@ export function decide(
     return sum + Math.max(0, left) * ((repair?.ownerMinutes ?? 0) + VERIFY_MINUTES);
   }, 0);
   const passing = instances.reduce((p, c, i) => p + (c.cause.isPassing ? (marginals[i] ?? 0) : 0), 0);
-  const clearSuccess = Math.min(0.95, passing + posterior.none * ONE_OFF);
+  const clearSuccess = Math.min(0.95, passing + posterior.none * ONE_OFF + posterior.quiet);
   const helpCost = service + ownTime(ERRAND_MINUTES, owner);
 
   const repair: Option = {
@@ -141,8 +145,17 @@ export function decide(
     now,
   );
 
-  const options = [repair, clear, help];
-  const recommended = recommend(options, state, owner);
+  const leave = quiet ? leaveIt(quiet, Math.min(repair.cost, helpCost), owner) : null;
+  if (leave && levelRank(allowance.level) <= levelRank('safe-place'))
+    leave.blocked.push({
+      id: 'danger',
+      text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
+    });
+  const options = [...(leave ? [leave] : []), repair, clear, help];
+  const recommended =
+    quiet && leave?.blocked.length === 0 && leave.success >= LIKELY
+      ? { recommended: 'leave' as const, why: quiet.because }
+      : recommend(options, state, owner);
   const order = plan.order.length > 0 ? [...plan.order] : lead === null ? [] : [lead];
   return {
     options,
@@ -155,6 +168,19 @@ export function decide(
       clearSuccess,
     ),
     plan: order,
+  };
+}
+
+/** Leave it alone, drive, and read again. */
+function leaveIt(quiet: Quiet & { chance: number }, otherwise: number, owner: Owner): Option {
+  return {
+    id: 'leave',
+    title: quiet.kind === 'sound' ? 'Nothing to do' : 'Leave it and watch',
+    cost: ownTime(READ_MINUTES, owner) + (1 - quiet.chance) * otherwise,
+    minutes: READ_MINUTES,
+    success: quiet.chance,
+    blocked: [],
+    reasons: [quiet.because, quiet.advice, `What would change it: ${quiet.changes.toLowerCase()}`],
   };
 }
 
@@ -236,7 +262,9 @@ function recommend(
     return { recommended: 'clear', why: 'You prefer to clear first and see, and nothing forbids it here.' };
   if (clear && clear.success >= 0.5 && !hasCleared)
     return { recommended: 'clear', why: 'It more likely than not passes by itself.' };
-  const rest = open.filter((o) => o.id !== 'clear').sort((a, b) => a.cost / a.success - b.cost / b.success);
+  const rest = open
+    .filter((o) => o.id === 'repair' || o.id === 'help')
+    .sort((a, b) => a.cost / a.success - b.cost / b.success);
   const best = rest[0];
   if (best?.id === 'repair')
     return { recommended: 'repair', why: 'Your own hands cost least for what it most likely is.' };

@@ -4,7 +4,15 @@ import type { HypothesisColumns } from './hypothesis.ts';
 
 /** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
 export type Evidence =
-  | { kind: 'observation'; fact: string; key: ObservationKey; cylinder: number | null; isPresent: boolean }
+  | {
+      kind: 'observation';
+      fact: string;
+      key: ObservationKey;
+      cylinder: number | null;
+      isPresent: boolean;
+      /** Of what was stored once, and is not seen failing now. */
+      isPast?: true;
+    }
   | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number }
   /** A cause was repaired, the codes were cleared, and the fault came back. */
   | { kind: 'came-back'; fact: string; cause: string };

@@ -12,8 +12,10 @@ export interface Posterior {
   weights: Float64Array;
   /** Chance that a cause is there, alone or with another, by index of the instance. */
   marginals: Float64Array;
-  /** Chance of none of the modelled causes. */
+  /** Chance of none of the modelled causes, though something is wrong. */
   none: number;
+  /** Chance that nothing is wrong any more. */
+  quiet: number;
   /** P(evidence | hypothesis), rows by evidence, for leaving one out. */
   likelihoods: readonly Float64Array[];
 }
@@ -30,7 +32,11 @@ export const PRIOR_SHARES = { one: 0.85, two: 0.1, none: 0.05 } as const;
  * of which nothing was seen would change nothing of what was seen; it is left out, so that the work grows with the
  * evidence and not with the square of the library.
  */
-function hypothesesOver(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Hypothesis[] {
+function hypothesesOver(
+  instances: readonly CauseInstance[],
+  evidence: readonly Evidence[],
+  canBeQuiet: boolean,
+): Hypothesis[] {
   const all: Hypothesis[] = [{ causes: [] }];
   instances.forEach((_, i) => all.push({ causes: [i] }));
   const byEvidence = evidence.map((e) => touched(e, instances));
@@ -38,6 +44,8 @@ function hypothesesOver(instances: readonly CauseInstance[], evidence: readonly 
   seen.forEach((i, at) => {
     for (const j of seen.slice(at + 1)) all.push({ causes: [i, j] });
   });
+  // The last one, where there is one: nothing is wrong any more. Like "none of these" it has no cause.
+  if (canBeQuiet) all.push({ causes: [] });
   return all;
 }
 
@@ -86,15 +94,40 @@ export function marginalsOf(
 const FACTORS_A_TIME = 50;
 
 /**
+ * What was stored once says nothing of whether it still fails: under "nothing is wrong any more" it is as likely as it is
+ * on average under the causes, any of which may have been there then.
+ */
+function neutral(row: Float64Array, count: number, priors: Float64Array): number {
+  let [sum, total] = [0, 0];
+  for (let h = 1; h <= count; h++) {
+    sum += (row[h] ?? 0) * (priors[h] ?? 0);
+    total += priors[h] ?? 0;
+  }
+  return total > 0 ? sum / total : (row[0] ?? 1);
+}
+
+/**
  * Exact posterior over no, one or two causes in a two-layer noisy-OR network with leaks
  * (Pearl, Probabilistic Reasoning in Intelligent Systems, 1988, ch. 4.3).
+ * @param quiet prior chance that nothing is wrong any more; 0 where something fails now.
  */
-export function posteriorOf(instances: readonly CauseInstance[], evidence: readonly Evidence[]): Posterior {
-  const hypotheses = hypothesesOver(instances, evidence);
+export function posteriorOf(
+  instances: readonly CauseInstance[],
+  evidence: readonly Evidence[],
+  quiet = 0,
+): Posterior {
+  const hypotheses = hypothesesOver(instances, evidence, quiet > 0);
+  const quietAt = quiet > 0 ? hypotheses.length - 1 : -1;
   const columns = columnsOf(hypotheses, instances.length);
   const likelihoods = evidence.map((e) => likelihoodRow(e, instances, columns));
   const priorOf = priorsOver(instances);
-  const logs = Float64Array.from(hypotheses, (h) => Math.log(priorOf(h)));
+  const priors = Float64Array.from(hypotheses, (h, n) => (n === quietAt ? quiet : (1 - quiet) * priorOf(h)));
+  if (quietAt >= 0)
+    evidence.forEach((e, n) => {
+      const row = likelihoods[n];
+      if (row && e.kind === 'observation' && e.isPast) row[quietAt] = neutral(row, instances.length, priors);
+    });
+  const logs = priors.map((p) => Math.log(p));
   // A logarithm for every factor would cost most of the time; a few dozen factors at a time cannot underflow.
   for (let from = 0; from < likelihoods.length; from += FACTORS_A_TIME) {
     const product = new Float64Array(hypotheses.length).fill(1);
@@ -117,6 +150,7 @@ export function posteriorOf(instances: readonly CauseInstance[], evidence: reado
     columns,
     weights,
     likelihoods,
+    quiet: weights[quietAt] ?? 0,
     ...marginalsOf(weights, columns, instances.length),
   };
 }

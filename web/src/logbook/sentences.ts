@@ -12,7 +12,12 @@ export function isCarEntry(entry: Entry): boolean {
 const at = (text: string, cylinder: string | undefined): string =>
   text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
 
-const OPTION_WORDS = { repair: 'repair it yourself', clear: 'clear it and watch', help: 'get help' } as const;
+const OPTION_WORDS = {
+  leave: 'leave it and watch',
+  repair: 'repair it yourself',
+  clear: 'clear it and watch',
+  help: 'get help',
+} as const;
 const CLOSE_WORDS = {
   fixed: 'fixed',
   'went-away': 'it went away by itself',

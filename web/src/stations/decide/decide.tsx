@@ -8,7 +8,12 @@ import { duration, moment, money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 
-const AFTER: Readonly<Record<OptionId, string>> = { repair: 'fix', clear: 'prove', help: 'decide' };
+const AFTER: Readonly<Record<OptionId, string>> = {
+  leave: 'prove',
+  repair: 'fix',
+  clear: 'prove',
+  help: 'decide',
+};
 
 /** Repair it, clear it and watch, or get help: three choices side by side. */
 export function Decide() {
@@ -58,7 +63,7 @@ export function Decide() {
           {moment(decision.at)}.{isStale ? <b> Facts have come in since; look again.</b> : null}
         </p>
       ) : null}
-      <div className="grid gap-3 lg:grid-cols-3">
+      <div className={cx('grid gap-3', options.length > 3 ? 'lg:grid-cols-2' : 'lg:grid-cols-3')}>
         {options.map((o) => (
           <Choice
             key={o.id}

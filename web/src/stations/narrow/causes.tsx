@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CauseView } from '@pincer/core/assess';
+import type { Assessment, CauseView } from '@pincer/core/assess';
 import { BUTTON, cx } from '../../ui/classes.ts';
 import { percent } from '../../ui/format.ts';
 
@@ -10,16 +10,28 @@ const SHOWN = 6;
 export function Causes({
   causes,
   none,
+  quiet,
   selected,
   onSelect,
 }: {
   causes: readonly CauseView[];
   none: number;
+  /** Where nothing fails now: the chance that nothing is wrong any more. */
+  quiet: Assessment['quiet'];
   selected: string | undefined;
   onSelect: (id: string) => void;
 }) {
   const [isAll, setAll] = useState(false);
-  if (causes.length === 0) return null;
+  if (causes.length === 0)
+    return quiet ? (
+      <section aria-label={quiet.title} className="grid h-full content-center gap-2 text-center">
+        <h3 className="text-2xl">{quiet.title}</h3>
+        <p className="text-ink-2">{quiet.because}</p>
+        <p className="font-semibold">
+          Nothing is wrong <span className="font-mono text-[14px]">{percent(quiet.chance)}</span>
+        </p>
+      </section>
+    ) : null;
   const shown = isAll ? causes : causes.slice(0, SHOWN);
   const widest = causes[0]?.probability ?? 1;
   return (
@@ -82,7 +94,12 @@ export function Causes({
             : `${causes.length - SHOWN} more, each below ${percent(causes[SHOWN - 1]?.probability ?? 0)}`}
         </button>
       ) : null}
-      <p className="mt-auto pt-1 text-center text-ink-2">
+      {quiet === null ? null : (
+        <p className="mt-auto pt-1 text-center font-semibold">
+          Nothing is wrong any more <span className="font-mono text-[14px]">{percent(quiet.chance)}</span>
+        </p>
+      )}
+      <p className={cx('pt-1 text-center text-ink-2', quiet === null && 'mt-auto')}>
         None of these <span className="font-mono text-[14px]">{percent(none)}</span>
       </p>
     </section>

@@ -53,7 +53,13 @@ export function Narrow() {
             {watch}
           </Jaw>
           <div className="relative z-10 min-h-0 overflow-y-auto px-3.5">
-            <Causes causes={causes} none={assessment.none} selected={selected?.id} onSelect={select} />
+            <Causes
+              causes={causes}
+              none={assessment.none}
+              quiet={assessment.quiet}
+              selected={selected?.id}
+              onSelect={select}
+            />
           </div>
           <Jaw side="owner" title="You found" caption={ownerCaption}>
             <JawFacts facts={owner} selected={selected} />
@@ -69,7 +75,13 @@ export function Narrow() {
         <div className="relative flex min-h-[420px] flex-1 flex-col px-[46px] py-2">
           <Pull side="car" label={`The car says · ${car.length}`} onClick={() => setPulled('car')} />
           <Pull side="owner" label={`You found · ${owner.length}`} onClick={() => setPulled('owner')} />
-          <Causes causes={causes} none={assessment.none} selected={selected?.id} onSelect={select} />
+          <Causes
+            causes={causes}
+            none={assessment.none}
+            quiet={assessment.quiet}
+            selected={selected?.id}
+            onSelect={select}
+          />
           <Dialog
             title={pulled === 'owner' ? 'You found' : 'The car says'}
             description={pulled === 'owner' ? ownerCaption : carCaption}
@@ -82,7 +94,15 @@ export function Narrow() {
           </Dialog>
         </div>
       )}
-      {causes.length === 0 ? (
+      {assessment.quiet ? (
+        <div className="px-4 pb-3">
+          <Notice title={causes.length === 0 ? 'What to do' : `${assessment.quiet.title}.`}>
+            {causes.length === 0 ? '' : `${assessment.quiet.because} `}
+            {assessment.quiet.advice}
+          </Notice>
+        </div>
+      ) : null}
+      {causes.length === 0 && assessment.quiet ? null : causes.length === 0 ? (
         <div className="px-4 pb-4">
           <Notice title="Nothing to hold yet.">
             Say at Light what you notice, or read the car. Each fact makes the list shorter.

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { Answered } from '@pincer/core/case';
+import type { Quiet } from '@pincer/core/diagnosis';
 import type { ProofView } from '@pincer/core/proof';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { scanCar, stopLink } from '../../store/link-actions.ts';
@@ -28,7 +29,7 @@ export function Prove() {
     <StationPage
       title="Prove it"
       lead="Clear only what is written down, read again, drive under the same conditions, and close it when it has stayed away."
-      next={nextThing(proof, record.id, state.closed !== null)}
+      next={nextThing(proof, record.id, state.closed !== null, assessment.quiet)}
     >
       <div className="grid gap-4 lg:grid-cols-2">
         {state.closed ? <Closed outcome={state.closed.outcome} note={state.closed.note} /> : <ClearGuard />}
@@ -86,11 +87,13 @@ function nextThing(
   proof: ProofView,
   caseId: string,
   isClosed: boolean,
+  quiet: Quiet | null,
 ): { title: string; detail?: string; to?: string } {
   if (isClosed) return { title: 'This case is closed.', detail: 'Keep the record for the next owner.' };
   switch (proof.status) {
     case 'not-cleared':
       if (proof.units.some((u) => u.returned === null)) return READ_AGAIN;
+      if (quiet) return { title: 'Next: leave it, drive, then read again', detail: quiet.advice };
       return {
         title: 'Next: clear, when the reading is stored',
         detail: 'A permanent code goes only when the car itself has seen the check pass.',
@@ -239,7 +242,7 @@ const ANSWERS: readonly { id: Answered; title: string }[] = [
 ];
 
 function Drives({ proof }: { proof: ProofView }) {
-  const { record } = useCase();
+  const { record, assessment } = useCase();
   const dispatch = useAppDispatch();
   const [met, setMet] = useState<Answered>('unknown');
   const [back, setBack] = useState<Answered>('no');
@@ -275,7 +278,7 @@ function Drives({ proof }: { proof: ProofView }) {
       <button
         type="button"
         className={BUTTON.own}
-        disabled={proof.status === 'not-cleared' && proof.units.length === 0}
+        disabled={proof.status === 'not-cleared' && proof.units.length === 0 && !assessment.quiet}
         onClick={() => void add()}
       >
         + Record this drive
