@@ -24,12 +24,18 @@ const EXAMPLES: [number, number, number, string][] = [
   [0x24, 322, 322, 'counts'],
   [0x25, 11, 11, 'km'],
   [0x2f, 2_550, 25.5, '%'],
+  [0x32, 10_000, 0.305, 'in'],
+  [0x33, 4_096, 0.99999744, 'λ'],
   [0x39, 0x8000, 0, '%'],
   // Signed: the same numbers from 8000 on are below nothing.
   [0x81, 0xffff, -1, ''],
   [0x8b, 0xff38, -0.2, 'V'],
   [0x96, 0xfe70, -40, '°C'],
   [0x9c, 0xfc18, -10, '°'],
+  [0xad, 0xffce, -0.5, 'mg/stroke'],
+  [0xae, 15, 1.5, 'mg/stroke'],
+  [0xb1, 0xfff6, -20, 'mV/s'],
+  [0xfc, 0xff38, -2, 'kPa'],
   [0xfe, 0xff9c, -25, 'Pa'],
 ];
 

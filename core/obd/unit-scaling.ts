@@ -23,14 +23,15 @@ const SCALINGS: Readonly<Record<number, Scaling>> = {
   0x22: rule(1, 'Hz'), 0x23: rule(1, 'kHz'), 0x24: rule(1, 'counts'), 0x25: rule(1, 'km'), 0x26: rule(0.1, 'mV/ms'),
   0x27: rule(0.01, 'g/s'), 0x28: rule(1, 'g/s'), 0x29: rule(0.25, 'Pa/s'), 0x2a: rule(0.001, 'kg/h'),
   0x2b: rule(1, 'switches'), 0x2c: rule(0.01, 'g/cyl'), 0x2d: rule(0.01, 'mg/stroke'), 0x2e: rule(1, ''),
-  0x2f: rule(0.01, '%'), 0x30: rule(0.001526, '%'), 0x31: rule(0.001, 'L'), 0x34: rule(1, 'min'),
+  0x2f: rule(0.01, '%'), 0x30: rule(0.001526, '%'), 0x31: rule(0.001, 'L'), 0x32: rule(0.0000305, 'in'), 0x33: rule(0.00024414, 'λ'), 0x34: rule(1, 'min'),
   0x35: rule(10, 'ms'), 0x36: rule(0.01, 'g'), 0x37: rule(0.1, 'g'), 0x38: rule(1, 'g'), 0x39: rule(0.01, '%', -327.68),
   0x81: signedRule(1, ''), 0x82: signedRule(0.1, ''), 0x83: signedRule(0.01, ''), 0x84: signedRule(0.001, ''),
   0x85: signedRule(0.0000305, ''), 0x86: signedRule(0.000305, ''), 0x8a: signedRule(0.122, 'mV'),
   0x8b: signedRule(0.001, 'V'), 0x8c: signedRule(0.01, 'V'), 0x8d: signedRule(0.00390625, 'mA'),
   0x8e: signedRule(0.001, 'A'), 0x90: signedRule(1, 'ms'), 0x96: signedRule(0.1, '°C'), 0x99: signedRule(0.1, 'kPa'),
   0x9c: signedRule(0.01, '°'), 0x9d: signedRule(0.5, '°'), 0xa8: signedRule(1, 'g/s'), 0xa9: signedRule(0.25, 'Pa/s'),
-  0xaf: signedRule(0.01, '%'), 0xb0: signedRule(0.003052, '%'), 0xfd: signedRule(0.001, 'kPa'), 0xfe: signedRule(0.25, 'Pa'),
+  0xad: signedRule(0.01, 'mg/stroke'), 0xae: signedRule(0.1, 'mg/stroke'), 0xaf: signedRule(0.01, '%'),
+  0xb0: signedRule(0.003052, '%'), 0xb1: signedRule(2, 'mV/s'), 0xfc: signedRule(0.01, 'kPa'), 0xfd: signedRule(0.001, 'kPa'), 0xfe: signedRule(0.25, 'Pa'),
 };
 
 /**

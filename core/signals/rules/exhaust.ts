@@ -1,14 +1,5 @@
 import { RUNNING, fixed, holds, rule, within } from '../rule.ts';
-import type { Window } from '../window.ts';
-
-/** By the standard's enumeration of the fuel system's status. */
-const CLOSED_LOOP = 2;
-/** Whether the mixture is steered by the sensor; where the car does not tell, a warm engine is. */
-const isSteered = (w: Window): boolean => {
-  const loop = w.stats['fuelLoop']?.last;
-  const coolant = w.stats['coolant']?.mean ?? 90;
-  return loop === undefined ? coolant >= 60 || coolant <= -38 : loop === CLOSED_LOOP;
-};
+import { SOUND_SWINGS, isCatalystHot, isSteered, sensorSwings } from './gates.ts';
 
 export const EXHAUST_RULES = [
   rule({
@@ -20,14 +11,17 @@ export const EXHAUST_RULES = [
     seconds: 8,
     expected: 'several times in ten seconds at 2,500 rpm',
     source: 'Narrow-band sensors cross 0.45 V each time the mixture is corrected',
-    toJudge: 'Record ten seconds at 2,500 rpm, warm.',
+    toJudge:
+      'Record ten seconds at 2,500 rpm, warm, with few readings at once: too few samples do not show the swings.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const s = of('frontOxygen');
       if (s.count < 20) return null;
+      const swings = sensorSwings(s, w.seconds);
+      if (swings === null) return null;
       return holds(
-        s.swings >= 4,
-        `${fixed(s.swings)} times in ten seconds, ${fixed(s.min, 2)} to ${fixed(s.max, 2)} V`,
+        swings >= SOUND_SWINGS,
+        `${fixed(swings)} times in ten seconds, ${fixed(s.min, 2)} to ${fixed(s.max, 2)} V`,
       );
     },
   }),
@@ -57,9 +51,9 @@ export const EXHAUST_RULES = [
     seconds: 8,
     expected: 'moves less than half as far as the front one, steady at 0.6 to 0.7 V',
     source: 'A sound hot catalyst stores oxygen and evens the swings out',
-    toJudge: 'Record ten seconds at 2,500 rpm after a warm run.',
+    toJudge: 'Record ten seconds at 2,500 rpm after ten minutes of driving: the catalyst has to be hot.',
     judge: (of, w) => {
-      if (!isSteered(w)) return null;
+      if (!isSteered(w) || !isCatalystHot(w)) return null;
       const [f, r] = [of('frontOxygen'), of('rearOxygen')];
       const [front, rear] = [f.max - f.min, r.max - r.min];
       if (front < 0.2 || r.count < 20) return null;

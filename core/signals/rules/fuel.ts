@@ -1,5 +1,6 @@
 import { ANY, RUNNING, fixed, holds, rule, within, type Rule } from '../rule.ts';
 import type { EngineState } from '../window.ts';
+import { isSteered } from './gates.ts';
 
 const trims = <Id extends string>(
   id: Id,
@@ -17,8 +18,7 @@ const trims = <Id extends string>(
     source: 'Workshop practice; the codes for lean and rich set at about ±25 %',
     toJudge,
     judge: (of, w) => {
-      const coolant = w.stats['coolant']?.mean;
-      if (coolant !== undefined && coolant < 60 && coolant > -38) return null;
+      if (!isSteered(w)) return null;
       const [short, long] = [of('shortTrim').mean, of('longTrim').mean];
       return within(short + long, -10, 10, `${fixed(short)} + ${fixed(long)} = ${fixed(short + long)} %`);
     },
@@ -41,8 +41,7 @@ export const FUEL_RULES = [
       'A fixed leak counts most at idle and recovers with speed; short fuel delivery and an air flow read too low grow with load',
     toJudge: 'Record both: idle warm, then hold 2,500 rpm or cruise.',
     judge: (of, w, ofOther) => {
-      const coolant = w.stats['coolant']?.mean;
-      if (coolant !== undefined && coolant < 60 && coolant > -38) return null;
+      if (!isSteered(w)) return null;
       const [idle, above] = [of, ofOther].map((f) => f('shortTrim').mean + f('longTrim').mean) as [
         number,
         number,
@@ -67,7 +66,8 @@ export const FUEL_RULES = [
     expected: 'within 10 % of each other',
     source: 'What both banks share moves both; one alone is on that side',
     toJudge: 'Read warm; engines with two banks only.',
-    judge: (of) => {
+    judge: (of, w) => {
+      if (!isSteered(w)) return null;
       const [a, b] = [of('longTrim').mean, of('longTrim2').mean];
       return holds(Math.abs(a - b) <= 10, `bank 1 ${fixed(a)} %, bank 2 ${fixed(b)} %`);
     },
