@@ -54,4 +54,7 @@ export const failing =
   (area: Area, ...failures: FailureId[]) =>
   (f: UrgencyFacts) =>
     f.entries.some((e) => e.area === area && failures.includes(e.failure));
+/** The voltage with the engine running is what a charging system gives. What was not measured does not hold. */
+export const chargesNow = (f: UrgencyFacts): boolean =>
+  f.judgements.some((j) => j.rule === 'charging' && j.verdict === 'sound');
 export const MISFIRE = ['code:misfire-same', 'code:misfire-several'] as const;

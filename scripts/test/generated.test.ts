@@ -5,6 +5,7 @@ import { readCaseData } from '@pincer/core/case';
 import { readModuleMap, readVin } from '@pincer/core/vehicle';
 import { DRAY_MODULES, FINCH_MODULES, KESTRINE_MODULES } from '@pincer/simulator';
 import { demoLogbook } from '../demo-data.ts';
+import { judgementMarkdown } from '../judgement.ts';
 import { caseFileJsonSchema } from '../case-schema.ts';
 
 const ROOT = join(__dirname, '../..');
@@ -27,6 +28,10 @@ describe('what is generated is up to date', () => {
   ])('the example module map of the %s is that of the stand-in', (id, map) => {
     const text = readFileSync(join(ROOT, `docs/examples/${id}.modules.json`), 'utf8');
     expect(readModuleMap(text)).toEqual({ ok: true, map });
+  });
+
+  test('the table of what is said in each situation is that of the program', () => {
+    expect(readFileSync(join(ROOT, 'docs/judgement.md'), 'utf8')).toBe(judgementMarkdown());
   });
 
   test('the published schema is that of the program', () => {

@@ -1,4 +1,4 @@
-import { found, lit, yes, code, onPart, failing, partFailing, MISFIRE } from '../conditions.ts';
+import { chargesNow, found, lit, yes, code, onPart, failing, partFailing, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave the way to the nearest safe place. */
@@ -53,6 +53,20 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     ],
     call: 'A tow, if it stalls while rolling.',
     once: 'it no longer stalls',
+  },
+  {
+    id: 'no-start',
+    level: 'safe-place',
+    holds: yes('sign:no-start'),
+    because: 'It does not start: it stays where it is until the reason is known.',
+    then: 'Once it starts again, no further than to a safe place before the reason is known.',
+    minute: [
+      'If it stands where it can be hit: hazard lights on, everybody out on the safe side.',
+      'Crank for ten seconds at most, then wait a minute: the starter overheats and the battery empties.',
+      'Do not tow or push it to start it: unburnt fuel ruins the catalyst.',
+    ],
+    call: 'A breakdown service, if it stands badly.',
+    once: 'it starts again',
   },
   {
     id: 'fuel-smell',
@@ -361,10 +375,23 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     once: 'fluid and clutches have been looked at',
   },
   {
+    id: 'overcharging-code',
+    level: 'safe-place',
+    holds: failing('charging', 'value-high'),
+    because: 'The charging voltage was too high: it can boil the battery and harm the control units.',
+    then: 'Drive to the nearest safe place, switch off, and measure at the battery.',
+    minute: [
+      'Lights and blower on: they take some of it.',
+      'A smell of rotten eggs is the battery boiling: stop, switch off, no sparks near it.',
+    ],
+    call: 'A breakdown service, if it smells.',
+    once: 'it charges within 13.5 to 14.8 V',
+  },
+  {
     id: 'charging-code',
     level: 'safe-place',
-    holds: failing('charging', 'value-low', 'value-high'),
-    because: 'The charging voltage is wrong: it may stop, or cook its battery.',
+    holds: (f) => failing('charging', 'value-low')(f) && !chargesNow(f),
+    because: 'The supply voltage was too low, and nobody has measured whether it charges.',
     then: 'Drive to the nearest safe place and measure at the battery.',
     minute: ['Heating, rear screen and radio off.', 'Do not switch off before you are where you want to be.'],
     call: 'Somebody with a charger.',

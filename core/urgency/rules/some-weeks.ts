@@ -1,4 +1,4 @@
-import { lit, steady, newCode, newInArea } from '../conditions.ts';
+import { chargesNow, failing, lit, steady, newCode, newInArea } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave some weeks. */
@@ -10,6 +10,14 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     because: 'It runs too lean: hotter than it should under load.',
     then: 'Drive gently, without heavy load, and mend it within weeks.',
     once: 'the mixture is right again',
+  },
+  {
+    id: 'low-voltage-once',
+    level: 'some-weeks',
+    holds: (f) => failing('charging', 'value-low')(f) && chargesNow(f),
+    because: 'A low voltage was stored, and it charges now: mostly a weak battery at the start.',
+    then: 'Measure the battery at rest and while it cranks.',
+    once: 'the battery has been measured',
   },
   {
     id: 'sensor',
