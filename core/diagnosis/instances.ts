@@ -1,5 +1,5 @@
 import { ageOf, cylindersOf, type Vehicle } from '@pincer/core/vehicle';
-import { CAUSES, observationKind, type Cause, type ObservationKey } from '@pincer/core/knowledge';
+import { CAUSES, notFitted, observationKind, type Cause, type ObservationKey } from '@pincer/core/knowledge';
 
 /** A cause at its place: for the engine, or for one cylinder. */
 export interface CauseInstance {
@@ -59,8 +59,9 @@ function canHave(cause: Cause, vehicle: Vehicle): boolean {
 /** Every cause that this vehicle can have, at every place. */
 export function instancesFor(vehicle: Vehicle, now: Date): CauseInstance[] {
   const instances: CauseInstance[] = [];
+  const missing = notFitted(vehicle, 'causes');
   for (const cause of CAUSES) {
-    if (!canHave(cause, vehicle)) continue;
+    if (missing.has(cause.id) || !canHave(cause, vehicle)) continue;
     const prior = priorOf(cause, vehicle, now);
     if (cause.scope === 'engine') {
       instances.push({ id: cause.id, cause, cylinder: null, title: cause.title, prior });

@@ -1,6 +1,6 @@
 import type { Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
-import { CHECKS, type Check } from '@pincer/core/knowledge';
+import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
 import { outcomeTable } from './evidence.ts';
 import { columnsOf, type Hypothesis } from './hypothesis.ts';
@@ -80,7 +80,9 @@ export function rankChecks(
   });
 
   const outlooks: CheckOutlook[] = [];
+  const missing = notFitted(vehicle, 'checks');
   for (const check of CHECKS) {
+    if (missing.has(check.id)) continue;
     if (check.needsDriving && !mayDrive) continue;
     const places = check.scope === 'engine' ? [null] : Array.from({ length: cylinders }, (_, i) => i + 1);
     for (const cylinder of places) {

@@ -1,4 +1,5 @@
 export { findingOfCode } from './code-keys.ts';
+export { NOT_FITTED, notFitted } from './fitted.ts';
 export { CAUTIONS, type CautionId } from './cautions.ts';
 export { CAUSES, CHECKS, causeById, checkById } from './library.ts';
 export {

@@ -1,0 +1,100 @@
+import type { Vehicle } from '@pincer/core/vehicle';
+
+/** A group of causes or checks, and why a vehicle has nothing of the kind. */
+interface NotFitted {
+  why: string;
+  /** Whether this vehicle lacks it. What is not known rules nothing out. */
+  lacks: (vehicle: Vehicle) => boolean;
+  causes: readonly string[];
+  /** Checks that make no sense there, although a cause that they speak of can be there. */
+  checks: readonly string[];
+}
+
+const isMotorcycle = ({ kind }: Vehicle): boolean => kind === 'motorcycle';
+
+/** What only some vehicles have, beyond what their fuel and gearbox rule out. */
+export const NOT_FITTED: readonly NotFitted[] = [
+  {
+    why: 'A motorcycle works its brakes by hand and foot alone: no booster, no vacuum for one, no electric parking brake.',
+    lacks: isMotorcycle,
+    causes: [
+      'brake-booster-leak',
+      'booster-hose',
+      'booster-sensor',
+      'vacuum-pump',
+      'vacuum-tank',
+      'parking-brake-motor',
+      'parking-brake-on',
+    ],
+    checks: [],
+  },
+  {
+    why: 'A motorcycle’s alternator sits on the crankshaft: no belt, no pulley, no separate regulator line.',
+    lacks: isMotorcycle,
+    causes: ['alternator', 'drive-belt', 'alternator-belt-pulley', 'alternator-clutch', 'alternator-line'],
+    checks: [],
+  },
+  {
+    why: 'A motorcycle has no cabin: no air conditioning, doors, windows, belts, steering wheel or steering assistance.',
+    lacks: isMotorcycle,
+    causes: [
+      'ac-gas-low',
+      'ac-sensor',
+      'ac-clutch',
+      'door-lock-water',
+      'window-learn',
+      'airbag-plug',
+      'belt-buckle',
+      'clock-spring',
+      'seat-mat',
+      'steering-assist',
+      'steering-pump',
+      'steering-pump-sensor',
+      'steering-motor',
+      'steering-angle',
+      'steering-angle-sensor',
+      'tracking',
+    ],
+    checks: [],
+  },
+  {
+    why: 'A motorcycle drives one wheel.',
+    lacks: isMotorcycle,
+    causes: ['four-wheel-motor', 'tyres-four-wheel'],
+    checks: [],
+  },
+  {
+    why: 'An engine that breathes by itself has no charge air, no turbocharger and nothing that steers one.',
+    lacks: ({ aspiration }) => aspiration === 'natural',
+    causes: [
+      'charge-hose',
+      'charge-cooler',
+      'charge-heat-sensor',
+      'vacuum-boost',
+      'boost-valve',
+      'boost-sensor',
+      'boost-bypass',
+      'turbo-vanes',
+      'turbo-worn',
+      'turbo-speed-sensor',
+    ],
+    checks: [],
+  },
+  {
+    why: 'A diesel has no mixture that is steered by trims, and no sparks.',
+    lacks: ({ fuel }) => fuel === 'diesel',
+    causes: [],
+    checks: ['trims-compare', 'maf-clean', 'plug-look', 'swap-plugs', 'spark-test'],
+  },
+  {
+    why: 'An electric vehicle has no engine that breathes.',
+    lacks: ({ fuel }) => fuel === 'electric',
+    causes: [],
+    checks: ['trims-compare', 'maf-clean', 'plug-look', 'swap-plugs', 'spark-test'],
+  },
+];
+
+/** Ids of the causes, or of the checks, that this vehicle has nothing to do with. */
+export function notFitted(vehicle: Vehicle, of: 'causes' | 'checks'): ReadonlySet<string> {
+  return new Set(NOT_FITTED.flatMap((group) => (group.lacks(vehicle) ? group[of] : [])));
+}
