@@ -6,6 +6,7 @@ export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,
   type ClearedLately,
+  type LampApart,
   type OpenPart,
   type ScanView,
   type UnitCode,

@@ -92,3 +92,27 @@ describe('a memory that was cleared lately', () => {
     expect(view({ '30': 2 }, ['misfire'])).toMatchObject({ km: null, warmUps: 2 });
   });
 });
+
+describe('the engine lamp, seen and commanded', () => {
+  const apart = (mode: 'steady' | 'out' | null, ...codes: string[]) =>
+    scanView(
+      foldCase(
+        makeCase(
+          scanEntry(makeScan(codes)),
+          ...(mode === null ? [] : [{ kind: 'lamp', lamp: 'engine', mode } as const]),
+        ),
+      ),
+      CAR,
+    ).lampApart;
+
+  test('what is not alike is told, what nobody looked at or read is not', () => {
+    expect(apart('out', 'P0302')).toBe('dark');
+    expect(apart('steady')).toBe('lit');
+    expect(apart('steady', 'P0302')).toBeNull();
+    expect(apart('out')).toBeNull();
+    expect(apart(null, 'P0302')).toBeNull();
+    expect(
+      scanView(foldCase(makeCase({ kind: 'lamp', lamp: 'engine', mode: 'out' })), CAR).lampApart,
+    ).toBeNull();
+  });
+});

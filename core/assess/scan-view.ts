@@ -76,7 +76,12 @@ export interface ScanView {
   problems: readonly ReadError[];
   /** Set when the memory was cleared so lately that what is missing says little. */
   clearedLately: ClearedLately | null;
+  /** Where the engine lamp that the owner saw is not what the car commands. */
+  lampApart: LampApart | null;
 }
+
+/** `dark`: commanded on and seen out; `lit`: seen lit and not commanded. */
+export type LampApart = 'dark' | 'lit';
 
 export interface ClearedLately {
   /** Kilometres and warm-ups since the last clear, as the car counts them. */
@@ -98,6 +103,16 @@ function clearedLately(standing: Standing): ClearedLately | null {
   ).length;
   const isLately = km !== null ? km <= LATELY.km : warmUps !== null && warmUps <= LATELY.warmUps;
   return isLately && waiting > 0 ? { km, warmUps, waiting } : null;
+}
+
+/** Whether the owner sees another engine lamp than the car commands; what was not read or not looked at says nothing. */
+function lampApart({ lamps, mils }: Standing): LampApart | null {
+  const seen = lamps.get('engine');
+  if (!seen || seen.clearedBy !== null || mils.length === 0 || mils.some((m) => m.clearedBy !== null))
+    return null;
+  const isCommanded = mils.some((m) => m.mil.on);
+  if (isCommanded) return seen.mode === 'out' ? 'dark' : null;
+  return seen.mode === 'steady' || seen.mode === 'flashing' ? 'lit' : null;
 }
 
 const PART_TITLES: Readonly<Record<ScanPart, string>> = {
@@ -182,6 +197,7 @@ export function scanView(state: CaseState, vehicle: Vehicle): ScanView {
     mil: milOf({ mils: standing.mils.filter((m) => m.clearedBy === null).map((m) => m.mil) }),
     problems: state.scans.at(-1)?.scan.errors ?? [],
     clearedLately: clearedLately(standing),
+    lampApart: lampApart(standing),
   };
 }
 

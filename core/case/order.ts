@@ -16,6 +16,8 @@ export function referencesOf(entry: Entry): string[] {
   }
 }
 
+const NONE: ReadonlySet<Entry> = new Set();
+
 /**
  * The entries in the order in which things happened: by moment, then by id, wherever they stand in the list; an entry
  * never before one that it refers to, even where two devices' clocks disagree. A file made by hand may refer in a circle:
@@ -25,6 +27,8 @@ export function inOrder(entries: readonly Entry[]): Entry[] {
   const byId = new Map(entries.map((e) => [e.id, e]));
   /** All that an entry refers to, at first or second hand. Of two entries the one that refers to the other has more. */
   const referredTo = (entry: Entry): ReadonlySet<Entry> => {
+    // Most entries refer to none, and a log may have thousands.
+    if (referencesOf(entry).length === 0) return NONE;
     const found = new Set<Entry>();
     const open = [entry];
     for (let next = open.pop(); next; next = open.pop())

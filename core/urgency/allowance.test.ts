@@ -171,6 +171,12 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
     'charging-code',
     [lamp('engine', 'out'), scanEntry(makeScan(['P0562'], { '0C': 0, '0D': 0, '42': 12.5 }))],
   ],
+  [
+    'lamp seen lit, and no control unit commands it',
+    'some-weeks',
+    'lamp-uncommanded',
+    [lamp('engine'), codes()],
+  ],
   ['does not start', 'safe-place', 'no-start', [lamp('engine', 'out'), saw('sign:no-start'), codes('P0230')]],
   ['alternator circuit', 'some-weeks', 'described', [lamp('engine', 'out'), codes('P0620')]],
   ['engine unit not heard', 'short-trips', 'network-area', [lamp('engine', 'out'), codes('U0100')]],
@@ -227,7 +233,7 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   [
     'history of a misfire does not',
     'some-weeks',
-    'lamp-without-code',
+    'lamp-uncommanded',
     [lamp('engine'), codes('P0302:history')],
   ],
   ['history alone, lamp out', 'no-limit', null, [lamp('engine', 'out'), codes('P0302:history')]],
@@ -247,7 +253,12 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['vapour leak', 'some-weeks', 'emission', [lamp('engine'), codes('P0442')]],
   ['a maker’s code is nothing good', 'short-trips', 'undescribed', [lamp('engine'), codes('P1345')]],
   ['two faults: the stricter decides', 'short-trips', 'misfire', [lamp('engine'), codes('P0420', 'P0302')]],
-  ['lamp on, no codes', 'some-weeks', 'lamp-without-code', [lamp('engine'), codes()]],
+  [
+    'lamp on, as commanded, no codes',
+    'some-weeks',
+    'lamp-without-code',
+    [lamp('engine'), scanEntry({ ...makeScan([]), mils: [{ unit: '7E8', on: true, count: 0 }] })],
+  ],
   ['lamp out, read, no codes', 'no-limit', null, [lamp('engine', 'out'), codes()]],
   ['read, no lamp told, no codes', 'no-limit', null, [codes()]],
   [
@@ -369,6 +380,9 @@ describe('the drive allowance', () => {
     expect(of(rear)).toBe('short-trips');
     expect(of(rear, 'P1345')).toBe('some-weeks');
     expect(of(rear, 'P0141', 'P1345')).toBe('no-limit');
+    // It is why the lamp is lit.
+    expect(of(makeCase(lamp('engine'), codes('P0141')), 'P0141')).toBe('no-limit');
+    expect(of(makeCase(lamp('engine', 'flashing'), codes('P0141')), 'P0141')).toBe('safe-place');
     // Another one next to it is seen at once.
     expect(of(makeCase(lamp('engine', 'out'), codes('P0141', 'P0420')), 'P0141')).toBe('some-weeks');
     expect(of(makeCase(codes('P0302')), 'P0302')).toBe('short-trips');

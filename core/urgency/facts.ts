@@ -46,6 +46,8 @@ export interface UrgencyFacts {
   bulb: Standing['bulb'];
   /** Whether a control unit commands the engine lamp on, as read last. */
   isLampCommanded: boolean;
+  /** Whether the lamp's command was read and no control unit commands it on. */
+  isLampUncommanded: boolean;
   judgements: readonly Judgement[];
 }
 
@@ -129,6 +131,8 @@ export function urgencyFacts(
     isClosed: closed !== null,
     bulb: standing.bulb,
     isLampCommanded: standing.mils.some((m) => m.clearedBy === null && m.mil.on),
+    isLampUncommanded:
+      standing.mils.length > 0 && standing.mils.every((m) => m.clearedBy === null && !m.mil.on),
     judgements,
   };
 }

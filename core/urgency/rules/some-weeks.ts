@@ -85,9 +85,19 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     once: 'no code is left',
   },
   {
+    id: 'lamp-uncommanded',
+    level: 'some-weeks',
+    holds: (f) => f.isLampUncommanded && steady(f) && f.newCodes.length === 0,
+    because:
+      'You see the engine lamp lit, and no control unit commands it on: it went out meanwhile, or the fault is in the instrument panel or its wiring.',
+    then: 'Look once more with the engine running. If it is out, say so at Light.',
+    once: 'the lamp is out, or its circuit is mended',
+  },
+  {
     id: 'lamp-without-code',
     level: 'some-weeks',
-    holds: (f) => steady(f) && f.isRead,
+    // A code that the owner knows and lives with is why it is lit.
+    holds: (f) => steady(f) && f.isRead && (f.newCodes.length > 0 || f.activeCodes.length === 0),
     because: 'The engine lamp is lit.',
     then: 'Some weeks; read again if anything changes.',
     once: 'the lamp stays out',

@@ -1,6 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { scanView, storedConditions, onBoardTests, type ClearedLately } from '@pincer/core/assess';
+import {
+  scanView,
+  storedConditions,
+  onBoardTests,
+  type ClearedLately,
+  type LampApart,
+} from '@pincer/core/assess';
 import type { EntryOf } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
@@ -142,6 +148,7 @@ export function Read() {
           {view.clearedLately ? (
             <ClearedNotice {...view.clearedLately} wasHere={state.clears.length > 0} />
           ) : null}
+          {view.lampApart ? <LampNotice apart={view.lampApart} /> : null}
           <CodesByUnit view={view} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Stored stored={storedConditions(state, vehicle, readingUnits)}>
@@ -167,6 +174,22 @@ function howWords({ via, isComplete }: EntryOf<'scan'>): string {
     : via === 'file'
       ? 'From a file: it adds what it holds, and takes nothing back.'
       : 'Not complete.';
+}
+
+/** The engine lamp is not what the car commands: on a car for sale, somebody may have seen to that. */
+function LampNotice({ apart }: { apart: LampApart }) {
+  return apart === 'dark' ? (
+    <Notice title="The car commands its engine lamp on, and you see it out." tone="strong">
+      Look at key-on, engine off: every lamp lights for a moment. If this one stays dark, its bulb, the
+      instrument panel or the wiring has failed, or somebody made it dark. The codes count all the same. On a
+      car for sale, ask why.
+    </Notice>
+  ) : (
+    <Notice title="You see the engine lamp lit, and the car does not command it.">
+      Look again with the engine running. If it went out meanwhile, say so at Light. If it is lit, the fault
+      is in the instrument panel or its wiring, or it is the lamp of another control unit.
+    </Notice>
+  );
 }
 
 /** What a memory that was cleared a few kilometres ago hides. */
