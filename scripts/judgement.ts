@@ -30,6 +30,18 @@ const OTHERS: readonly (readonly [what: string, seen: string, facts: Facts])[] =
   ['steers heavily', 'sign:heavy-steering', [saw('sign:heavy-steering')]],
   ['smells of fuel', 'engine lamp, sign:fuel-smell', [lamp('engine', 'steady'), saw('sign:fuel-smell')]],
   [
+    'stalls, only when it stands',
+    'sign:stalls, not while it rolls',
+    [saw('sign:stalls'), saw('sign:stalls-rolling', 'no')],
+  ],
+  ['stalls while it rolls', 'sign:stalls-rolling', [saw('sign:stalls-rolling')]],
+  [
+    'a whiff of fuel, nothing wet',
+    'sign:fuel-smell, not sign:fuel-wet',
+    [saw('sign:fuel-smell'), saw('sign:fuel-wet', 'no')],
+  ],
+  ['fuel to be seen', 'sign:fuel-wet', [saw('sign:fuel-wet')]],
+  [
     'white smoke, smells sweet',
     'sign:white-smoke sign:sweet-smell',
     [saw('sign:white-smoke'), saw('sign:sweet-smell')],

@@ -39,7 +39,9 @@ export const FINDINGS = {
   'timing-off': 'the camshaft is some degrees off',
   'turbo-worn': 'the turbocharger’s shaft touches, or oil runs out of it',
   // Fuel and exhaust.
+  'fuel-wet': 'fuel is to be seen, or the smell is strong',
   'fuel-leaks': 'fuel leaks or smells',
+  'fuel-whiff': 'it smells of fuel, slightly, and nothing is wet',
   'fuel-water': 'there is water in the fuel',
   'pump-metal': 'there is metal from the pump in the fuel',
   'raw-fuel': 'fuel comes out unburnt',
@@ -70,6 +72,7 @@ export const FINDING_OF_SIGN: Readonly<Partial<Record<ObservationKey, FindingId>
   'sign:pulls-aside': 'pulls-aside',
   'sign:slips': 'slips',
   'sign:fuel-smell': 'fuel-leaks',
+  'sign:fuel-wet': 'fuel-wet',
   'sign:ticking-exhaust': 'exhaust-leaks',
   'gauge:hot': 'too-hot',
   'gauge:oil-low': 'oil-low',

@@ -1,4 +1,4 @@
-import type { CaseState } from '@pincer/core/case';
+import type { CaseState, Standing } from '@pincer/core/case';
 import {
   FINDING_OF_OUTCOME,
   FINDING_OF_SIGN,
@@ -6,6 +6,7 @@ import {
   checkById,
   isObservationKey,
   type FindingId,
+  type ObservationKey,
 } from '@pincer/core/knowledge';
 import type { Judgement, RuleId } from '@pincer/core/signals';
 
@@ -32,6 +33,12 @@ for (const [key, finding] of Object.entries(FINDING_OF_OUTCOME)) {
   BY_CHECK.set(check, [...(BY_CHECK.get(check) ?? []), [outcome, finding]]);
 }
 
+/** What a sign finds. A smell of fuel is less where the owner has looked and says that nothing is wet or strong. */
+function findingOfSign(key: ObservationKey, { observations }: Standing): FindingId | undefined {
+  const isSlight = key === 'sign:fuel-smell' && observations.get('sign:fuel-wet')?.answer === 'no';
+  return isSlight ? 'fuel-whiff' : FINDING_OF_SIGN[key];
+}
+
 const withoutCylinder = (id: string): string => id.replace(/:\d+$/, '');
 
 /**
@@ -44,7 +51,7 @@ export function findingsOf(
 ): Set<FindingId> {
   const words: Word[] = [];
   for (const [key, { answer, at }] of standing.observations) {
-    const finding = isObservationKey(key) ? FINDING_OF_SIGN[key] : undefined;
+    const finding = isObservationKey(key) ? findingOfSign(key, standing) : undefined;
     if (finding && answer !== 'unknown') words.push({ finding, isSo: answer === 'yes', at });
   }
   for (const [id, { outcome, at }] of standing.checks) {

@@ -2,6 +2,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { connect as connectTcp, type AddressInfo, type Server, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { AdapterPort, ByteQueue, connect, takeScan, type Clock, type Transport } from '@pincer/core/link';
 import { BRIDGE_DEFAULTS, BRIDGE_PATH } from '../bridge.ts';
 import { isLoopback } from '../private-address.ts';
@@ -63,6 +64,13 @@ describe('the server', () => {
   const before = mkdtempSync(join(tmpdir(), 'before-'));
   writeFileSync(join(pages, 'index.html'), '<!doctype html><title>Pincer</title>');
   mkdirSync(join(pages, 'assets'));
+  // What the build packs: the server gives it to whoever takes it, and the plain file to who does not.
+  for (const [end, pack] of [
+    ['br', brotliCompressSync],
+    ['gz', gzipSync],
+  ] as const)
+    writeFileSync(join(pages, 'assets', `packed-1.js.${end}`), pack(`export const by = '${end}';`));
+  writeFileSync(join(pages, 'assets', 'packed-1.js'), "export const by = 'nothing';");
   writeFileSync(join(pages, 'assets', 'main-2.js'), `export const text = '${'new '.repeat(2_000)}';`);
   writeFileSync(join(before, 'main-1.js'), 'export const text = "old";');
   let base = '';
@@ -127,6 +135,19 @@ describe('the server', () => {
     expect(script.headers.get('content-encoding')).toBe('br');
     expect(await script.text()).toMatch(/new new/);
     expect((await fetch(`${base}/`)).headers.get('cache-control')).toBe('no-cache');
+  });
+
+  test.each([
+    ['br, gzip', 'br', 'br'],
+    ['gzip', 'gzip', 'gz'],
+    ['identity', null, 'nothing'],
+    ['br;q=0, gzip;q=0', null, 'nothing'],
+  ])('what the build has packed is sent as it is: accepted %s', async (accepted, encoding, by) => {
+    const script = await fetch(`${base}/assets/packed-1.js`, { headers: { 'Accept-Encoding': accepted } });
+    expect(script.headers.get('content-encoding')).toBe(encoding);
+    expect(script.headers.get('content-type')).toMatch(/javascript/);
+    expect(script.headers.get('cache-control')).toMatch(/immutable/);
+    expect(await script.text()).toBe(`export const by = '${by}';`);
   });
 
   test('a page of the build before still finds its scripts', async () => {

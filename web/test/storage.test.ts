@@ -151,7 +151,9 @@ describe('what cannot be read', () => {
     const asIs = await page.dispatch(checkImport(copy));
     if (!asIs.ok || !('record' in asIs)) throw new Error('It is no record.');
     expect(await page.dispatch(putBack(asIs.record))).toMatch(/^at: /);
-    const mended = await page.dispatch(checkImport(copy.replace('12', '"2026-11-03T07:00:00.000Z"')));
+    const mended = await page.dispatch(
+      checkImport(copy.replace('"at": 12', '"at": "2026-11-03T07:00:00.000Z"')),
+    );
     if (!mended.ok || !('record' in mended)) throw new Error('It is no record.');
     expect(await page.dispatch(putBack(mended.record))).toBeNull();
     expect(idsOf(page, c.id)).toContain('ent_odd');

@@ -15,7 +15,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   },
   {
     id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,
-    effects: { 'reading:catalyst-hot': 0.2, 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
+    effects: { 'reading:catalyst-hot': 0.2, 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-wet': 0.12, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
     repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Pressure off as the manual says.', 'Rail up with injectors in it, pump on for two seconds: which one drips?', 'New injector and rings, prime, look for drips.'] },
   },
   {
@@ -27,12 +27,12 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'fuel-pump-weak', title: 'Fuel pump weak', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.6 }],
-    effects: { 'sign:no-start': 0.35, 'sign:limp': 0.1, 'code:lean': 0.6, 'code:fuel-pressure': 0.5, 'code:misfire-several': 0.35, 'reading:lean-load': 0.8, 'sign:weak': 0.65, 'sign:uphill': 0.7, 'sign:hard-start': 0.5, 'sign:stalls': 0.3, 'frame:load': 0.75 },
+    effects: { 'sign:no-start': 0.35, 'sign:limp': 0.1, 'code:lean': 0.6, 'code:fuel-pressure': 0.5, 'code:misfire-several': 0.35, 'reading:lean-load': 0.8, 'sign:weak': 0.65, 'sign:uphill': 0.7, 'sign:hard-start': 0.5, 'sign:stalls-rolling': 0.25, 'sign:stalls': 0.3, 'frame:load': 0.75 },
     repair: { title: 'Have the fuel pump replaced', parts: 130, ownerMinutes: 150, shopMinutes: 110, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'battery'], steps: ['Measure pressure and current first; a bad ground looks the same.', 'Tank nearly empty, outside, extinguisher at hand.', 'New sealing ring, prime three times.'] },
   },
   {
     id: 'regulator-leaking', title: 'Fuel pressure regulator leaks', system: 'fuel', scope: 'engine', prior: 0.005, fuels: PETROL,
-    effects: { 'sign:egg-smell': 0.1, 'code:rich': 0.75, 'code:fuel-pressure': 0.25, 'reading:rich': 0.8, 'sign:fuel-smell': 0.5, 'sign:black-smoke': 0.4, 'sign:hard-start': 0.4, 'sign:thirsty': 0.55 },
+    effects: { 'sign:egg-smell': 0.1, 'code:rich': 0.75, 'code:fuel-pressure': 0.25, 'reading:rich': 0.8, 'sign:fuel-wet': 0.1, 'sign:fuel-smell': 0.5, 'sign:black-smoke': 0.4, 'sign:hard-start': 0.4, 'sign:thirsty': 0.55 },
     repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Petrol in its vacuum hose proves it.', 'Pressure off, new one with new ring, prime, look for drips.'] },
   },
   {
@@ -58,7 +58,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'evap-hose', title: 'Vapour hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
-    effects: { 'code:evap-leak': 0.92, 'sign:fuel-smell': 0.25 },
+    effects: { 'code:evap-leak': 0.92, 'sign:fuel-wet': 0.04, 'sign:fuel-smell': 0.25 },
     repair: { title: 'Find and mend the vapour leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the tank’s neck to the canister and the engine.', 'A workshop’s smoke machine finds a pinhole in minutes.'] },
   },
 ];

@@ -95,7 +95,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   },
   {
     id: 'crank-sensor', title: 'Crankshaft sensor failing', system: 'ignition', scope: 'engine', prior: 0.012,
-    effects: { 'sign:no-start': 0.5, 'code:crank-sensor': 0.75, 'code:misfire-several': 0.15, 'sign:stalls': 0.55, 'sign:hard-start': 0.45, 'sign:warm': 0.5, 'sign:shakes': 0.1 },
+    effects: { 'sign:no-start': 0.5, 'code:crank-sensor': 0.75, 'code:misfire-several': 0.15, 'sign:stalls-rolling': 0.55, 'sign:stalls': 0.55, 'sign:hard-start': 0.45, 'sign:warm': 0.5, 'sign:shakes': 0.1 },
     repair: {
       title: 'Fit a new crankshaft sensor', parts: 28, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking'],
       steps: ['Find it near the flywheel or the crank pulley.', 'Plug off, screw out, twist it free; the old sealing ring must come out too.', 'Oil the new ring, sensor in, screw to the handbook’s torque.'],

@@ -4,7 +4,7 @@ import { PETROL, cause, fix, licensed } from './shared.ts';
 /** Crank and cam signals, valve timing and its adjusters, knocking, and cylinders that are switched off. */
 export const SPARK_AND_TIMING_CAUSES: readonly Cause[] = [
   cause('crank-wire', 'Wire or plug of the crankshaft sensor', 'ignition', 0.006,
-    { 'code:crank-sensor': 0.85, 'sign:stalls': 0.5, 'sign:no-start': 0.4, 'sign:warm': 0.25, 'sign:wet': 0.15, 'before:worked-on': 0.25 },
+    { 'code:crank-sensor': 0.85, 'sign:stalls-rolling': 0.5, 'sign:stalls': 0.5, 'sign:no-start': 0.4, 'sign:warm': 0.25, 'sign:wet': 0.15, 'before:worked-on': 0.25 },
     fix('Mend the wire or plug of the crankshaft sensor', 6, 50, ['cold-engine', 'moving-parts'], ['Follow it: it runs near exhaust and belts.', 'Heat-proof sleeve, clip away from the belt.'], ['hand-tools', 'multimeter'])),
   cause('crank-ring', 'Toothed ring of the crankshaft damaged or dirty', 'ignition', 0.003,
     { 'code:crank-sensor': 0.75, 'code:misfire-several': 0.4, 'sign:stalls': 0.35, 'sign:shakes': 0.3, 'before:worked-on': 0.4 },
@@ -40,7 +40,7 @@ export const SPARK_AND_TIMING_CAUSES: readonly Cause[] = [
     { 'code:spark-signal': 0.8, 'code:misfire-several': 0.4, 'sign:hard-start': 0.4, 'sign:wet': 0.35, 'sign:stalls': 0.25 },
     fix('Renew cap, rotor or pick-up', 40, 50, ['high-tension'], ['Mark where each lead sits.', 'Cracks and burnt contacts in the cap; pick-up by its ohms.'], ['hand-tools', 'multimeter']), { fuels: PETROL, priorFactors: [{ when: { kind: 'age-over', years: 18 }, factor: 2 }] }),
   cause('ignition-module', 'Ignition module or its ground', 'ignition', 0.004,
-    { 'code:spark-signal': 0.8, 'code:misfire-several': 0.35, 'sign:no-start': 0.4, 'sign:warm': 0.35, 'sign:stalls': 0.35 },
+    { 'code:spark-signal': 0.8, 'code:misfire-several': 0.35, 'sign:no-start': 0.4, 'sign:warm': 0.35, 'sign:stalls-rolling': 0.4, 'sign:stalls': 0.35 },
     fix('Mend the ground or renew the ignition module', 85, 40, ['high-tension', 'cold-engine'], ['Ground bright and tight first.', 'Heat paste under the new one, where the old one had it.']), { fuels: PETROL }),
   cause('leads-worn', 'Ignition leads worn', 'ignition', 0.008,
     { 'code:misfire-several': 0.55, 'code:misfire-other': 0.2, 'sign:wet': 0.55, 'sign:shakes': 0.55, 'sign:rough-idle': 0.4, 'before:plugs-old': 0.55 },

@@ -44,7 +44,10 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
   {
     id: 'stalls',
     level: 'safe-place',
-    holds: yes('sign:stalls'),
+    // Only who says that it never does so while it rolls has longer.
+    holds: (f) =>
+      yes('sign:stalls-rolling')(f) ||
+      (yes('sign:stalls')(f) && f.observations.get('sign:stalls-rolling') !== 'no'),
     because: 'It stalls: steering and brakes lose their help when it does.',
     then: 'Not in traffic. Have it moved, or drive only where a stall hurts nobody.',
     minute: [

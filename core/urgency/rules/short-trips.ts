@@ -56,6 +56,22 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     once: 'it charges within 13.5 to 14.8 V',
   },
   {
+    id: 'stalls-standing',
+    level: 'short-trips',
+    holds: (f) => yes('sign:stalls')(f) && f.observations.get('sign:stalls-rolling') === 'no',
+    because: 'It stalls when it idles: it may not start again where you stop.',
+    then: 'Short trips off busy roads, and no crossings where a stall would leave you in the way.',
+    once: 'it no longer stalls',
+  },
+  {
+    id: 'fuel-whiff',
+    level: 'short-trips',
+    holds: found('fuel-whiff'),
+    because: 'It smells of fuel slightly, and nothing is wet: a small leak grows.',
+    then: 'Short trips with a window open, not into a closed garage. Look for it soon; if it gets stronger, stop.',
+    once: 'the smell is found and gone',
+  },
+  {
     id: 'rich',
     level: 'short-trips',
     holds: (f) => code('code:rich')(f) || yes('sign:black-smoke')(f) || found('raw-fuel')(f),

@@ -18,6 +18,20 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     once: 'the oil lamp is out and the level is right',
   },
   {
+    id: 'fuel-wet',
+    level: 'stop-here',
+    holds: found('fuel-wet'),
+    because: 'Fuel is to be seen, or the smell is strong: it can burn at any moment.',
+    then: 'Do not start it. Nothing that sparks near it; let the fumes out, and have it towed.',
+    minute: [
+      'Stop where it is safe, away from buildings, and switch off.',
+      'Everybody out and away from it. No smoking, no switches, no phone beside the car.',
+      'If it drips or smokes, call the fire brigade.',
+    ],
+    call: 'The fire brigade if it drips or smokes; else a breakdown service.',
+    once: 'the leak is found and mended',
+  },
+  {
     id: 'temperature-lamp',
     level: 'stop-here',
     holds: lit('temperature'),

@@ -1,0 +1,113 @@
+import { seededRandom } from '@pincer/simulator';
+import type { MemoryForage } from './memory-forage.ts';
+import { emptyRecords, putRaw } from './raw-records.ts';
+
+jest.mock('localforage', () => {
+  const { MemoryForage: Memory } = jest.requireActual<{ MemoryForage: typeof MemoryForage }>(
+    './memory-forage.ts',
+  );
+  const shared = new Memory();
+  return { __esModule: true, default: { createInstance: () => shared } };
+});
+import { glance } from '../src/storage/glance.ts';
+import { loadAll, saveCaseHead, saveEntries, saveVehicle } from '../src/storage/records.ts';
+import { load, record } from '../src/store/logbook-actions.ts';
+import { aPage, notes, type Page } from './pages.ts';
+
+/** A busy machine is no reason to fail. */
+jest.setTimeout(60_000);
+
+const CASES = 60;
+const ENTRIES = 20;
+
+/** A logbook of over a thousand records, each case's entries stored in an order that is not theirs. */
+async function fill(): Promise<void> {
+  const random = seededRandom(3);
+  for (let v = 0; v < 6; v++)
+    await saveVehicle({
+      id: `veh_${v}`,
+      name: `Tarrow Finch ${v}`,
+      kind: 'car',
+      fuel: 'petrol',
+      aspiration: 'natural',
+    });
+  for (let c = 0; c < CASES; c++) {
+    const id = `case_${c}`;
+    await saveCaseHead({
+      id,
+      vehicle: `veh_${c % 6}`,
+      title: `Light ${c}`,
+      openedAt: new Date(Date.UTC(2020, 0, 1 + c)).toISOString(),
+    });
+    const entries = Array.from({ length: ENTRIES }, (_, n) => ({
+      kind: 'note' as const,
+      id: `ent_${c}_${n}`,
+      at: new Date(Date.UTC(2020, 0, 1 + c, 0, n)).toISOString(),
+      text: `Note ${n}`,
+    }));
+    await saveEntries(
+      id,
+      entries.sort(() => random() - 0.5),
+    );
+  }
+}
+
+let page: Page;
+beforeEach(async () => {
+  notes.clear();
+  await emptyRecords();
+  page = aPage();
+});
+afterEach(() => page.close());
+
+describe('a logbook of many years', () => {
+  test('one of a few records is not glanced at: it is read at once', async () => {
+    await saveVehicle({ id: 'veh_a', name: 'A', kind: 'car', fuel: 'petrol', aspiration: 'natural' });
+    expect(await glance()).toBeNull();
+  });
+
+  test('names first, and what cannot be read is left to the whole reading, which tells it', async () => {
+    await fill();
+    await putRaw('case:case_odd', { version: 3, record: { id: 'case_odd', title: 9 } });
+    await putRaw('vehicle:veh_newer', { version: 99, record: { id: 'veh_newer' } });
+    const names = await glance();
+    expect(names?.vehicles.map((v) => v.name).sort()).toEqual(
+      Array.from({ length: 6 }, (_, v) => `Tarrow Finch ${v}`),
+    );
+    expect(names?.cases).toHaveLength(CASES);
+    const all = await loadAll();
+    expect(all.cases).toHaveLength(CASES);
+    expect(all.setAside.map((s) => s.key)).toEqual(['case:case_odd']);
+    expect(all.newer.map((n) => n.key)).toEqual(['vehicle:veh_newer']);
+  });
+
+  test('read some at a time, each entry comes once and in the order in which it happened', async () => {
+    await fill();
+    const { cases, setAside } = await loadAll();
+    expect(setAside).toEqual([]);
+    for (const one of cases) {
+      const of = one.id.slice('case_'.length);
+      expect(one.entries.map((e) => e.id)).toEqual(
+        Array.from({ length: ENTRIES }, (_, n) => `ent_${of}_${n}`),
+      );
+    }
+  });
+
+  test('until all of it is there only names are shown; then nothing of the glance is left', async () => {
+    await fill();
+    const seen: { status: string; names: number; cases: number }[] = [];
+    const stop = page.store.subscribe(() => {
+      const { status, glance: names, cases } = page.store.getState().logbook;
+      seen.push({ status, names: names?.cases.length ?? 0, cases: Object.keys(cases).length });
+    });
+    await page.dispatch(load());
+    stop();
+    expect(seen.find((s) => s.names > 0)).toEqual({ status: 'loading', names: CASES, cases: 0 });
+    expect(page.store.getState().logbook).toMatchObject({ status: 'ready', glance: null });
+    expect(Object.keys(page.store.getState().logbook.cases)).toHaveLength(CASES);
+    // And it is as much alive as a small one.
+    const { isSaved } = await page.dispatch(record('case_7', { kind: 'note', text: 'Years later' }));
+    expect(isSaved).toBe(true);
+    expect((await loadAll()).cases.find((c) => c.id === 'case_7')?.entries).toHaveLength(ENTRIES + 1);
+  });
+});
