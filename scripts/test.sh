@@ -5,7 +5,7 @@ source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
 PREFER_SHELL=1 source scripts/chromium.sh
 set +e
 mkdir -p .cache
-rm -f .cache/jest.json .cache/e2e.json .cache/types.ok .cache/build.ok
+rm -f .cache/jest.json .cache/e2e.json .cache/*.ok
 failed=()
 
 step() { # name, command...
@@ -15,16 +15,27 @@ step() { # name, command...
   "$@" || failed+=("$name")
 }
 
-# Types and build beside lint: each of them keeps one core busy, and none needs another.
-(npm run --silent types && touch .cache/types.ok) >.cache/types.log 2>&1 &
-(npm run --silent build && touch .cache/build.ok) >.cache/build.log 2>&1 &
-step lint npm run --silent lint
-wait
-for name in types build; do
-  echo "== $name"
-  cat ".cache/$name.log"
-  [ -f ".cache/$name.ok" ] || failed+=("$name")
-done
+begin() { # name, command...: beside the others, its words kept until they are told
+  local name=$1
+  shift
+  ("$@" && touch ".cache/$name.ok") >".cache/$name.log" 2>&1 &
+}
+
+told() { # name: waits for nothing; says what it said
+  echo "== $1"
+  cat ".cache/$1.log"
+  [ -f ".cache/$1.ok" ] || failed+=("$1")
+}
+
+# Lint keeps one core busy for longer than types and build keep the other; the units fill what is left of it.
+begin lint npm run --silent lint
+lint=$!
+begin types npm run --silent types
+types=$!
+begin build npm run --silent build
+wait "$types" $!
 step units npx jest --silent --json --outputFile=.cache/jest.json
+wait "$lint"
+for name in types build lint; do told "$name"; done
 step interface npx playwright test
 FAILED="${failed[*]:-}" node scripts/summary.js
