@@ -21,7 +21,7 @@ begin() { # name, command...: beside the others, its words kept until they are t
   ("$@" && touch ".cache/$name.ok") >".cache/$name.log" 2>&1 &
 }
 
-told() { # name: waits for nothing; says what it said
+told() { # name: what it said, once it has ended
   echo "== $1"
   cat ".cache/$1.log"
   [ -f ".cache/$1.ok" ] || failed+=("$1")
