@@ -15,7 +15,11 @@ export default tseslint.config(
     ],
   },
   ...tseslint.configs.strictTypeChecked,
-  { languageOptions: { parserOptions: { projectService: true } } },
+  {
+    languageOptions: {
+      parserOptions: { project: './tsconfig.lint.json', tsconfigRootDir: import.meta.dirname },
+    },
+  },
   {
     rules: {
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
