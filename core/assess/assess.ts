@@ -7,7 +7,7 @@ import {
   rankChecks,
   type CauseInstance,
   type Evidence,
-  type Quiet,
+  type QuietNow,
 } from '@pincer/core/diagnosis';
 import { lastClear, placesOf, proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
@@ -56,7 +56,7 @@ export interface Assessment {
   /** Chance that it is none of the causes in the library. */
   none: number;
   /** Where nothing fails now: why, what to do, and the chance that nothing is wrong any more. */
-  quiet: (Quiet & { chance: number }) | null;
+  quiet: QuietNow | null;
   checks: CheckView[];
   /** Checks that want a drive are left out while the car may not be driven. */
   doChecksWaitForRoad: boolean;

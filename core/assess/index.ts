@@ -5,7 +5,6 @@ export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,
-  type ClearedLately,
   type LampApart,
   type OpenPart,
   type ScanView,

@@ -12,6 +12,7 @@ const withoutLamp = (fact: Fact): Fact =>
   fact.kind === 'scan'
     ? { ...fact, scan: { ...fact.scan, mils: [{ unit: '7E8', on: false, count: 0 }] } }
     : fact;
+const fromFile = (fact: Fact): Fact => (fact.kind === 'scan' ? { ...fact, via: 'file' } : fact);
 const unready = scanEntry(makeScan([], {}, { ran: ['misfire', 'fuel', 'components'] }));
 
 /** What was logged, and what kind of quiet it is; null where something fails or nobody knows. */
@@ -20,6 +21,19 @@ const SITUATIONS: readonly (readonly [name: string, facts: readonly Fact[], kind
   ['the owner says that the lamp is out, and nobody read', [lamp('out')], null],
   ['a sound car, read as a routine', [read()], 'sound'],
   ['read before buying, most self-checks open', [unready], 'memory-cleared'],
+  [
+    'cleared 20 km ago by the car’s own count, one self-check open',
+    [
+      scanEntry(
+        makeScan(
+          [],
+          { '31': 20 },
+          { ran: ['misfire', 'fuel', 'components', 'catalyst', 'oxygen-sensor', 'oxygen-heater', 'egr'] },
+        ),
+      ),
+    ],
+    'memory-cleared',
+  ],
   ['a lamp that went out, nothing stored', [lamp('steady'), lamp('out'), read()], 'passed'],
   ['a code that is history now', [lamp('out'), withoutLamp(read('P0562:history'))], 'passed'],
   ['a code seen once and not at the next reading', [read('P0562'), lamp('out'), read()], 'passed'],
@@ -29,6 +43,7 @@ const SITUATIONS: readonly (readonly [name: string, facts: readonly Fact[], kind
     'aging-out',
   ],
   ['a permanent code alone', [withoutLamp(read('P0420:permanent'))], 'permanent-waits'],
+  ['a saved file without codes, which may be years old', [fromFile(read())], null],
   ['a confirmed code', [read('P0302')], null],
   ['a pending code, lamp out', [withoutLamp(read('P0302:pending'))], null],
   ['the lamp is lit after a reading without codes', [read(), lamp('steady')], null],

@@ -1,9 +1,10 @@
 import {
+  clearedLately,
   isStandardUnit,
   partStanding,
   scanOf,
-  valueNow,
   type CaseState,
+  type ClearedLately,
   type EntryOf,
   type How,
   type PartStanding,
@@ -82,28 +83,6 @@ export interface ScanView {
 
 /** `dark`: commanded on and seen out; `lit`: seen lit and not commanded. */
 export type LampApart = 'dark' | 'lit';
-
-export interface ClearedLately {
-  /** Kilometres and warm-ups since the last clear, as the car counts them. */
-  km: number | null;
-  warmUps: number | null;
-  /** Self-checks that have not run since. */
-  waiting: number;
-}
-
-/** Up to here most self-checks that need special conditions will hardly have run. */
-const LATELY = { km: 100, warmUps: 5 } as const;
-
-/** Whether the memory was cleared lately (service 01 readings 31 and 30), as on a car got ready for sale. */
-function clearedLately(standing: Standing): ClearedLately | null {
-  const km = valueNow(standing, '31');
-  const warmUps = valueNow(standing, '30');
-  const waiting = standing.monitors.filter(
-    (m) => m.clearedBy === null && m.monitor.span === 'since-clear' && !m.monitor.complete,
-  ).length;
-  const isLately = km !== null ? km <= LATELY.km : warmUps !== null && warmUps <= LATELY.warmUps;
-  return isLately && waiting > 0 ? { km, warmUps, waiting } : null;
-}
 
 /** Whether the owner sees another engine lamp than the car commands; what was not read or not looked at says nothing. */
 function lampApart({ lamps, mils }: Standing): LampApart | null {

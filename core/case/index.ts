@@ -71,3 +71,5 @@ export {
   type Owner,
 } from './record.ts';
 export { readEntry, readRecord, type ReadRecord } from './stored.ts';
+export { unreadParts } from './unread.ts';
+export { clearedLately, type ClearedLately } from './cleared-lately.ts';

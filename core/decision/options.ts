@@ -7,7 +7,7 @@ import {
   shopPrice,
   workshopCost,
   type Posterior,
-  type Quiet,
+  type QuietNow,
 } from '@pincer/core/diagnosis';
 import { levelRank, type Allowance } from '@pincer/core/urgency';
 import type { Vehicle } from '@pincer/core/vehicle';
@@ -73,7 +73,7 @@ export function decide(
   posterior: Posterior,
   allowance: Allowance,
   now: Date,
-  quiet: (Quiet & { chance: number }) | null = null,
+  quiet: QuietNow | null = null,
 ): Decision {
   const { instances, marginals } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
@@ -172,7 +172,7 @@ export function decide(
 }
 
 /** Leave it alone, drive, and read again. */
-function leaveIt(quiet: Quiet & { chance: number }, otherwise: number, owner: Owner): Option {
+function leaveIt(quiet: QuietNow, otherwise: number, owner: Owner): Option {
   return {
     id: 'leave',
     title: quiet.kind === 'sound' ? 'Nothing to do' : 'Leave it and watch',

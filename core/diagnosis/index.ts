@@ -13,5 +13,5 @@ export { likelihood, outcomeChances, type Evidence } from './evidence.ts';
 export { atCylinder, instancesFor, otherCylinder, strengthOf, type CauseInstance } from './instances.ts';
 export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
 export type { Hypothesis } from './hypothesis.ts';
-export { quietOf, type Quiet, type QuietKind } from './quiet.ts';
+export { quietOf, type Quiet, type QuietKind, type QuietNow } from './quiet.ts';
 export { PRIOR_SHARES, evidenceRatios, posteriorOf, type Posterior } from './posterior.ts';

@@ -1,4 +1,4 @@
-import { isStandardUnit, type CaseState, type Standing } from '@pincer/core/case';
+import { clearedLately, unreadParts, type CaseState, type Standing } from '@pincer/core/case';
 import { selfCheckOf } from '@pincer/core/knowledge';
 
 /** Why nothing fails at the moment, as far as was read. */
@@ -15,6 +15,11 @@ export interface Quiet {
   advice: string;
   /** What would change it. */
   changes: string;
+}
+
+/** The same with the chance that nothing is wrong any more, all evidence taken together. */
+export interface QuietNow extends Quiet {
+  chance: number;
 }
 
 /**
@@ -48,7 +53,9 @@ export function quietOf(
   hasOdd: boolean,
   isWatched: boolean,
 ): Quiet | null {
-  if (isWatched || hasOdd || !isRead(standing)) return null;
+  // A file may be years old: it adds what it holds, and says of nothing that it is not there now.
+  const isRead = unreadParts(standing, ['confirmed', 'pending'], (p) => p.word?.how !== 'file').length === 0;
+  if (isWatched || hasOdd || !isRead) return null;
   if ([...standing.lamps.values()].some((l) => l.mode !== 'out')) return null;
   if (standing.mils.some((m) => m.clearedBy !== null || m.mil.on)) return null;
   if (failing.some((c) => c.state === 'confirmed' || c.state === 'pending')) return null;
@@ -70,20 +77,10 @@ export function quietOf(
   return { kind, share: SHARES[kind], changes: CHANGES, ...wordsOf(kind, permanent) };
 }
 
-/** Whether the confirmed and pending codes are known as they are now, of every control unit that has answered. */
-function isRead(standing: Standing): boolean {
-  const parts = [...standing.parts.values()].filter(
-    (p) => isStandardUnit(standing, p.unit) || p.status !== 'not-read',
-  );
-  return (['confirmed', 'pending'] as const).every((part) => {
-    const mine = parts.filter((p) => p.part === part);
-    const isKnown = mine.some((p) => p.status === 'known' || p.status === 'empty');
-    return isKnown && !mine.some((p) => p.status === 'cleared' || p.missed !== null);
-  });
-}
-
-function isEmptiedLately({ monitors }: Standing): boolean {
-  const told = monitors.filter(
+/** By the car's own counters, or because most of what runs only on some drives has not run. */
+function isEmptiedLately(standing: Standing): boolean {
+  if (clearedLately(standing)) return true;
+  const told = standing.monitors.filter(
     ({ monitor, clearedBy }) =>
       clearedBy === null && monitor.span === 'since-clear' && !RUNS_ALWAYS.has(monitor.monitor),
   );

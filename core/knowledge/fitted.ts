@@ -1,8 +1,7 @@
 import type { Vehicle } from '@pincer/core/vehicle';
 
-/** A group of causes or checks, and why a vehicle has nothing of the kind. */
+/** A group of causes or checks that some vehicles have nothing to do with. */
 interface NotFitted {
-  why: string;
   /** Whether this vehicle lacks it. What is not known rules nothing out. */
   lacks: (vehicle: Vehicle) => boolean;
   causes: readonly string[];
@@ -15,7 +14,7 @@ const isMotorcycle = ({ kind }: Vehicle): boolean => kind === 'motorcycle';
 /** What only some vehicles have, beyond what their fuel and gearbox rule out. */
 export const NOT_FITTED: readonly NotFitted[] = [
   {
-    why: 'A motorcycle works its brakes by hand and foot alone: no booster, no vacuum for one, no electric parking brake.',
+    // A motorcycle works its brakes by hand and foot alone: no booster, no vacuum for one, no electric parking brake.
     lacks: isMotorcycle,
     causes: [
       'brake-booster-leak',
@@ -29,13 +28,13 @@ export const NOT_FITTED: readonly NotFitted[] = [
     checks: [],
   },
   {
-    why: 'A motorcycle’s alternator sits on the crankshaft: no belt, no pulley, no separate regulator line.',
+    // A motorcycle’s alternator sits on the crankshaft: no belt, no pulley, no separate regulator line.
     lacks: isMotorcycle,
     causes: ['alternator', 'drive-belt', 'alternator-belt-pulley', 'alternator-clutch', 'alternator-line'],
     checks: [],
   },
   {
-    why: 'A motorcycle has no cabin: no air conditioning, doors, windows, belts, steering wheel or steering assistance.',
+    // A motorcycle has no cabin: no air conditioning, doors, windows, belts, steering wheel or steering assistance.
     lacks: isMotorcycle,
     causes: [
       'ac-gas-low',
@@ -58,13 +57,13 @@ export const NOT_FITTED: readonly NotFitted[] = [
     checks: [],
   },
   {
-    why: 'A motorcycle drives one wheel.',
+    // A motorcycle drives one wheel.
     lacks: isMotorcycle,
     causes: ['four-wheel-motor', 'tyres-four-wheel'],
     checks: [],
   },
   {
-    why: 'An engine that breathes by itself has no charge air, no turbocharger and nothing that steers one.',
+    // An engine that breathes by itself has no charge air, no turbocharger and nothing that steers one.
     lacks: ({ aspiration }) => aspiration === 'natural',
     causes: [
       'charge-hose',
@@ -81,14 +80,8 @@ export const NOT_FITTED: readonly NotFitted[] = [
     checks: [],
   },
   {
-    why: 'A diesel has no mixture that is steered by trims, and no sparks.',
-    lacks: ({ fuel }) => fuel === 'diesel',
-    causes: [],
-    checks: ['trims-compare', 'maf-clean', 'plug-look', 'swap-plugs', 'spark-test'],
-  },
-  {
-    why: 'An electric vehicle has no engine that breathes.',
-    lacks: ({ fuel }) => fuel === 'electric',
+    // A diesel has no mixture that is steered by trims, and no sparks; an electric vehicle has no engine that breathes.
+    lacks: ({ fuel }) => fuel === 'diesel' || fuel === 'electric',
     causes: [],
     checks: ['trims-compare', 'maf-clean', 'plug-look', 'swap-plugs', 'spark-test'],
   },

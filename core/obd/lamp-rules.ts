@@ -12,10 +12,4 @@ export const LAMP_RULES = {
   goodTripsToLampOut: 3,
   /** Warm-ups with the lamp out until the code is forgotten. 13 CCR 1968.2 (d)(2.4); UN R83 annex 11, 3.8. */
   warmUpsToForget: 40,
-  /**
-   * A misfire or mixture code counts a trip as good only near the conditions that were stored: within 375 rpm, 20 % of
-   * the load and the same state of warmth; it waits for them up to so many trips. 13 CCR 1968.2 (e)(3.4), (e)(6.4).
-   */
-  tripsToWaitForSimilar: 80,
-  similarWithin: { rpm: 375, loadShare: 0.2 },
 } as const;

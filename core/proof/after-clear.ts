@@ -1,6 +1,12 @@
-import { isStandardUnit, type CaseState, type ClearStanding, type EntryOf } from '@pincer/core/case';
+import {
+  isStandardUnit,
+  unreadParts,
+  type CaseState,
+  type ClearStanding,
+  type EntryOf,
+} from '@pincer/core/case';
 import { selfCheckOf, type RunsWithin, type SelfCheck } from '@pincer/core/knowledge';
-import { partsHeld, type MonitorStatus, type ScanPart } from '@pincer/core/obd';
+import { LAMP_RULES, partsHeld, type MonitorStatus, type ScanPart } from '@pincer/core/obd';
 import { placesOf } from './came-back.ts';
 
 /**
@@ -34,15 +40,18 @@ export function goneAfter(prior: number, shows: readonly number[]): number {
 }
 
 /**
- * Chance that the lamp has stayed out although the fault is still there: it lights at the second failing trip running
- * (`LAMP_RULES` in `core/obd`), so that who only watches the lamp sees less than who reads.
+ * Chance that the lamp has stayed out although the fault is still there: it lights after so many failing trips running
+ * as {@link LAMP_RULES} has, so that who only watches the lamp sees less than who reads.
  * @param shows chance to fail, of each trip.
  */
 export function lampStaysOut(shows: readonly number[]): number {
-  // By whether the last trip failed; what failed twice running is lit and no longer counted.
-  let [passed, failedOnce] = [1, 0];
-  for (const q of shows) [passed, failedOnce] = [(passed + failedOnce) * (1 - q), passed * q];
-  return passed + failedOnce;
+  // By how many of the last trips failed running; what failed often enough is lit, and no longer counted.
+  let streaks: number[] = Array.from({ length: LAMP_RULES.tripsToConfirm }, (_, failed) =>
+    failed === 0 ? 1 : 0,
+  );
+  const sum = () => streaks.reduce((total, p) => total + p, 0);
+  for (const q of shows) streaks = [sum() * (1 - q), ...streaks.slice(0, -1).map((p) => p * q)];
+  return sum();
 }
 
 /**
@@ -114,19 +123,6 @@ const PROVEN = 0.95;
 /** What has to be read again before anything is proven. */
 const PROVING: readonly ScanPart[] = ['confirmed', 'pending', 'readiness'];
 
-/** Parts that the clear has erased and that were not read since, or that nobody has ever read. */
-function unreadSince({ standing }: CaseState): ScanPart[] {
-  // A unit of the map that has never answered is not fitted, for all that anybody knows.
-  const parts = [...standing.parts.values()].filter(
-    (p) => isStandardUnit(standing, p.unit) || p.status !== 'not-read',
-  );
-  return PROVING.filter((part) => {
-    const mine = parts.filter((p) => p.part === part);
-    const isRead = mine.some((p) => p.status === 'known' || p.status === 'empty');
-    return !isRead || mine.some((p) => p.status === 'cleared' || p.missed !== null);
-  });
-}
-
 /**
  * Where a case stands after its last clear that the car agreed to.
  * @param prior chance that what was done cured it.
@@ -176,7 +172,7 @@ export function proofView(state: CaseState, prior: number): ProofView {
     list.map((d) => SHOWS_PER_TRIP[d.metConditions] * share);
   const returned = codesIn(clear.returned);
   const hasReturned = returned.length > 0 || clear.droveBack !== null;
-  const unread = unreadSince(state);
+  const unread = unreadParts(standing, PROVING);
   const hidden =
     showsOf(counted.filter(isRead)).reduce((p, q) => p * (1 - q), 1) *
     lampStaysOut(showsOf(counted.filter((d) => !isRead(d))));

@@ -4,7 +4,7 @@ import { Provider } from 'react-redux';
 import { ErrorBoundary } from 'react-error-boundary';
 import { BrowserRouter } from 'react-router';
 import { Pages } from './router.tsx';
-import { Broken } from './shell/lost.tsx';
+import { Lost } from './shell/lost.tsx';
 import { Toasts } from './shell/toasts.tsx';
 import { later } from './ui/later.ts';
 import { warmCore } from './workers/core-client.ts';
@@ -25,7 +25,7 @@ createRoot(root).render(
   <StrictMode>
     <Provider store={store}>
       <BrowserRouter>
-        <ErrorBoundary FallbackComponent={Broken}>
+        <ErrorBoundary FallbackComponent={Lost}>
           <Pages />
         </ErrorBoundary>
       </BrowserRouter>
@@ -37,6 +37,7 @@ createRoot(root).render(
 later(() => {
   // Everything else is fetched for days without a signal; the codes and what is known of them with it.
   if (import.meta.env.PROD && 'serviceWorker' in navigator)
+    // Where it is refused the page works all the same, with a signal.
     navigator.serviceWorker.register('/sw.js').catch(() => undefined);
   // The first assessment finds a worker that has read its knowledge already.
   void warmCore();

@@ -1,33 +1,14 @@
-import type { FallbackProps } from 'react-error-boundary';
-import { Link } from 'react-router';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
 
-/** There is no such page. */
-export function Lost() {
+/** A page that is not there, or, with its error, the frame around the pages that broke. Nothing recorded is touched. */
+export function Lost({ error }: { error?: unknown }) {
   return (
     <main className="mx-auto max-w-xl p-6">
       <Notice
-        title="There is nothing at this address."
+        title={error === undefined ? 'There is nothing at this address.' : 'This page broke.'}
         action={
-          <Link to="/" className={BUTTON.solid}>
-            To the garage
-          </Link>
-        }
-      >
-        What you recorded is safe.
-      </Notice>
-    </main>
-  );
-}
-
-/** What stands in place of everything when the frame around the pages breaks. Nothing recorded is touched by it. */
-export function Broken({ error }: FallbackProps) {
-  return (
-    <main className="mx-auto max-w-xl p-6">
-      <Notice
-        title="This page broke."
-        action={
+          // Loaded anew: what broke stays broken until then.
           <a href="/" className={BUTTON.solid}>
             To the garage
           </a>

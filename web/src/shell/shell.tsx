@@ -28,7 +28,13 @@ export function Shell() {
     const fetchIt = () =>
       void loadFinder().then(
         (loaded) => setFinder(() => loaded.Finder),
-        () => setFinding(false),
+        () => {
+          if (!isFinding) return;
+          setFinding(false);
+          void import('sonner').then(({ toast }) => {
+            toast('The search could not be fetched. Try again with a connection.');
+          });
+        },
       );
     return later(fetchIt, isFinding ? 0 : undefined);
   }, [Finder, isFinding]);

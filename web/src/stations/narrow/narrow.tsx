@@ -35,6 +35,15 @@ export function Narrow() {
       Watch the readings
     </Link>
   );
+  const held = (
+    <Causes
+      causes={causes}
+      none={assessment.none}
+      quiet={assessment.quiet}
+      selected={selected?.id}
+      onSelect={select}
+    />
+  );
   const readings = new Set(car.filter((f) => f.kind !== 'observation').map((f) => f.entry)).size;
   const carCaption = `from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
   const checks = owner.filter((f) => f.kind === 'check').length;
@@ -52,15 +61,7 @@ export function Narrow() {
             <JawFacts facts={car} selected={selected} />
             {watch}
           </Jaw>
-          <div className="relative z-10 min-h-0 overflow-y-auto px-3.5">
-            <Causes
-              causes={causes}
-              none={assessment.none}
-              quiet={assessment.quiet}
-              selected={selected?.id}
-              onSelect={select}
-            />
-          </div>
+          <div className="relative z-10 min-h-0 overflow-y-auto px-3.5">{held}</div>
           <Jaw side="owner" title="You found" caption={ownerCaption}>
             <JawFacts facts={owner} selected={selected} />
             {add}
@@ -75,13 +76,7 @@ export function Narrow() {
         <div className="relative flex min-h-[420px] flex-1 flex-col px-[46px] py-2">
           <Pull side="car" label={`The car says · ${car.length}`} onClick={() => setPulled('car')} />
           <Pull side="owner" label={`You found · ${owner.length}`} onClick={() => setPulled('owner')} />
-          <Causes
-            causes={causes}
-            none={assessment.none}
-            quiet={assessment.quiet}
-            selected={selected?.id}
-            onSelect={select}
-          />
+          {held}
           <Dialog
             title={pulled === 'owner' ? 'You found' : 'The car says'}
             description={pulled === 'owner' ? ownerCaption : carCaption}

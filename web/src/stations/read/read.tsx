@@ -1,13 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import {
-  scanView,
-  storedConditions,
-  onBoardTests,
-  type ClearedLately,
-  type LampApart,
-} from '@pincer/core/assess';
-import type { EntryOf } from '@pincer/core/case';
+import { scanView, storedConditions, onBoardTests, type LampApart } from '@pincer/core/assess';
+import type { ClearedLately, EntryOf } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
