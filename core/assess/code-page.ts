@@ -48,12 +48,12 @@ const GENERAL: ReadonlySet<string> = new Set([
 /** What a way of failing commonly turns out to be, where no cause of the library speaks of the code. */
 const BY_KIND: Readonly<Record<Failure['kind'], readonly string[]>> = {
   electrical: [
-    'A plug loose, wet or corroded',
+    'A connector loose, wet or corroded',
     'A wire chafed or broken where it bends',
     'Its fuse, supply or ground',
     'The part itself',
   ],
-  signal: ['A plug or ground with resistance', 'What it measures really is wrong', 'The part itself, aged'],
+  signal: ['Resistance in a connector or ground', 'The sensor is right and the value really is wrong', 'The part itself, aged'],
   behaviour: ['What moves is stuck or dirty', 'A leak or a blockage next to it', 'The part that moves it'],
   computer: ['Low battery voltage', 'A bad ground or a fuse', 'Software', 'The control unit, last of all'],
 };

@@ -4,7 +4,7 @@ import type { Vehicle } from '@pincer/core/vehicle';
 
 /** What each state of a code means, for the owner. */
 export const CODE_STATE_MEANS: Readonly<Record<CodeState, string>> = {
-  confirmed: 'failed often enough; it asks for the lamp',
+  confirmed: 'confirmed: turns the engine light on',
   pending: 'failed once so far',
   permanent: 'only the car can erase it',
   history: 'not failing now',

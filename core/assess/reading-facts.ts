@@ -224,7 +224,7 @@ function misfireFact(entry: string, windows: readonly Window[]): { fact: Fact; e
       id: MISFIRE_COUNTS,
       side: 'car',
       kind: 'reading',
-      title: `Cylinder ${cylinder} misses more than the others`,
+      title: `Cylinder ${cylinder} misfires more than the others`,
       detail: 'counted by the control unit, this trip or the last',
       isSound: false,
       entry,

@@ -46,14 +46,14 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
         ...lamps.map(
           ([id, l]) => `${LAMPS[id].replace(/ lamp$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
         ),
-        ...(lamps.length === 0 && standing.lamps.size > 0 ? ['lamps out'] : []),
+        ...(lamps.length === 0 && standing.lamps.size > 0 ? ['no lights on'] : []),
         ...(signs > 0 ? [`${signs} ${signs === 1 ? 'sign' : 'signs'}`] : []),
       ].join('; ') || 'answered',
     ),
     view(
       'plug-in',
       state.connection !== null,
-      state.connection?.outcome === 'talking' ? 'talked' : 'failed, see why',
+      state.connection?.outcome === 'talking' ? 'talked' : 'no connection, see why',
     ),
     view(
       'read',

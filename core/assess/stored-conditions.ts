@@ -42,7 +42,7 @@ const CIRCUMSTANCES: readonly Circumstance[] = [
   },
   {
     id: 'load',
-    title: 'the engine works hard',
+    title: 'the engine is under load',
     usual: 0.25,
     holds: (w) => between(mean(w, 'load'), LIGHT_LOAD, HIGH_LOAD, false),
   },
@@ -66,7 +66,7 @@ const CIRCUMSTANCES: readonly Circumstance[] = [
   },
   {
     id: 'fast',
-    title: 'it goes fast',
+    title: 'it is driven fast',
     usual: 0.35,
     holds: (w) => (mean(w, 'speed') === null ? null : (mean(w, 'speed') ?? 0) > TOWN),
   },
@@ -125,7 +125,7 @@ function warmthWord(coolant: number): string {
 function placeWord(speed: number, rpm: number): string {
   if (speed > STANDING) return speed <= TOWN ? 'in traffic' : 'on the open road';
   if (rpm < 40) return 'standing, engine off';
-  return rpm < 1_800 ? 'idling' : 'standing, revved';
+  return rpm < 1_800 ? 'idling' : 'stationary, revving';
 }
 
 function loadWord(load: number): string {
@@ -158,7 +158,7 @@ export function frameSentence(w: StoredWindow, units: Owner['units'] = 'metric')
   ].filter((p) => p !== null);
   const text = parts.join(', ');
   return text === ''
-    ? 'Nothing that tells the moment was stored.'
+    ? 'No useful conditions were stored.'
     : `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 

@@ -4,7 +4,7 @@ import { scanSchema } from '@pincer/core/obd';
 
 /** Warning lamps that the owner can report, after the public ISO 2575 symbols. */
 export const LAMPS = {
-  engine: 'Engine lamp',
+  engine: 'Engine light (check engine)',
   oil: 'Oil pressure',
   temperature: 'Coolant temperature',
   charging: 'Charging',
@@ -14,10 +14,10 @@ export const LAMPS = {
   stability: 'Stability control',
   airbag: 'Airbag',
   tyre: 'Tyre pressure',
-  gearbox: 'Gearbox',
+  gearbox: 'Transmission',
   particulate: 'Particulate filter',
   glow: 'Glow plugs',
-  other: 'A message, or another lamp',
+  other: 'A message, or another light',
 } as const;
 export type LampId = keyof typeof LAMPS;
 

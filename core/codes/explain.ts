@@ -1,9 +1,10 @@
 import { TROUBLE_CODE } from '@pincer/core/obd';
 import { COMPONENTS } from './components.ts';
 import { AREAS, type Component } from './part.ts';
-import { FAILURES } from './failures.ts';
 import type { CodeEntry, Place } from './entry.ts';
 import { CODE_ENTRIES } from './families.ts';
+import { meaningOf } from './meaning.ts';
+import { phraseOf, titleOf } from './title.ts';
 
 const BY_CODE: ReadonlyMap<string, CodeEntry> = new Map(CODE_ENTRIES.map((e) => [e.code, e]));
 
@@ -22,8 +23,8 @@ export interface Explanation {
   failure: string | null;
   title: string;
   meaning: string;
-  /** The workshop's term. */
-  term?: string;
+  /** Other names of the part, under which it is sold and looked for; none that the title already says. */
+  also: readonly string[];
   /** Why an invalid code is refused. */
   problem?: string;
   /** What may have been meant; never applied by itself. */
@@ -105,6 +106,7 @@ export function explainCode(text: string): Explanation {
       failure: null,
       title: 'Not a trouble code',
       meaning: problem,
+      also: [],
       problem,
       ...(suggestion === null ? {} : { suggestion }),
     };
@@ -122,10 +124,10 @@ export function explainCode(text: string): Explanation {
       area: AREAS[component.area],
       component: component.name,
       place: entry.place,
-      failure: FAILURES[entry.failure].phrase,
+      failure: phraseOf(entry),
       title: titleOf(entry),
       meaning: meaningOf(entry),
-      term: component.term,
+      also: component.also.filter((name) => !titleOf(entry).toLowerCase().includes(name.toLowerCase())),
     };
   }
   const scope = scopeOf(code);
@@ -139,17 +141,18 @@ export function explainCode(text: string): Explanation {
     component: null,
     place: {},
     failure: null,
-    title: scope === 'maker' ? `The maker’s own code, ${system}` : 'Standard number without a meaning here',
+    also: [],
+    title: scope === 'maker' ? `Manufacturer-specific code (${system})` : 'Standard code, not in this catalogue',
     meaning:
       scope === 'maker'
-        ? `The digits say: ${system}${areaWords}, defined by the vehicle’s maker. What it means differs from make to make, so nothing is guessed; look it up under this make and model.`
-        : `The digits say: ${system}${areaWords}, a number of the public standard that has no meaning in this catalogue: the standard leaves it free, or gave it out lately.`,
+        ? `The digits tell only this: ${system}${areaWords}, defined by the vehicle’s manufacturer. What it means differs from make to make, so nothing is guessed; look it up for this make and model.`
+        : `The digits tell only this: ${system}${areaWords}. The standard reserves this number, or assigned it recently; it is not described here.`,
   };
 }
 
 function problemOf(code: string): string | null {
   if (TROUBLE_CODE.test(code)) return null;
-  if (code === '') return 'There is nothing to look up. A code is one letter and four digits, such as P0302.';
+  if (code === '') return 'Type a code: one letter and four digits, such as P0302.';
   if (!/^[PCBU]/.test(code)) return `A code begins with P, C, B or U; this begins with “${code[0]}”.`;
   if (code.length !== 5) return `A code has five characters; this has ${code.length}.`;
   if (!/[0-3]/.test(code[1] ?? '')) return `The second character is 0, 1, 2 or 3; here it is “${code[1]}”.`;
@@ -170,57 +173,4 @@ function withoutLookAlikes(text: string): string {
       return LOOK_ALIKES[c] ?? c;
     })
     .join('');
-}
-
-function placeWords(place: Place): string {
-  const words: string[] = [];
-  if (place.cylinder !== undefined) words.push(`cylinder ${place.cylinder}`);
-  if (place.bank !== undefined) words.push(`bank ${place.bank}`);
-  if (place.sensor !== undefined) words.push(`sensor ${place.sensor}`);
-  if (place.label !== undefined) words.push(place.label);
-  return words.join(' ');
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** One line for a phone: component, place, way of failing. */
-function titleOf(entry: CodeEntry): string {
-  const { place, failure } = entry;
-  const component: Component = COMPONENTS[entry.component];
-  const phrase = FAILURES[failure].phrase;
-  if (entry.component === 'combustion') {
-    return place.cylinder === undefined
-      ? `Misfire, ${place.label ?? 'cylinder not known'}`
-      : `Cylinder ${place.cylinder} misfires`;
-  }
-  if (entry.component === 'unit') return `${capital(place.label ?? '')}: ${phrase}`;
-  if (failure === 'not-warm') return `Engine does not get warm enough ${place.label ?? ''}`.trim();
-  // "Intake air temperature sensor 1", not "sensor sensor 1".
-  const isNumberEnough =
-    component.name.endsWith('sensor') && place.bank === undefined && place.sensor !== undefined;
-  const where = isNumberEnough ? `${place.sensor}` : placeWords(place);
-  return capital(`${component.name}${where ? ` ${where}` : ''}: ${phrase}`);
-}
-
-function meaningOf(entry: CodeEntry): string {
-  const component: Component = COMPONENTS[entry.component];
-  const failure = FAILURES[entry.failure];
-  const hints: Record<typeof failure.kind, string> = {
-    electrical: 'Look at plug, pins and wires before you suspect the part.',
-    signal:
-      'The part may be right and what it measures wrong, or the other way round: compare before you buy.',
-    behaviour: 'It names what went wrong, not the part that caused it.',
-    computer: 'First make sure of supply and grounds; control units fail last.',
-  };
-  const counting =
-    entry.place.cylinder !== undefined
-      ? ' Makers count cylinders from different ends: check the handbook before you touch one.'
-      : entry.place.bank !== undefined
-        ? ' Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.'
-        : '';
-  const saw =
-    entry.component === 'combustion' && entry.place.cylinder === undefined
-      ? 'the crankshaft slow down when a cylinder should have pushed, and not always the same one'
-      : failure.saw;
-  return `${component.does} The control unit saw ${saw}. ${hints[failure.kind]}${counting}`;
 }

@@ -11,13 +11,13 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'bank',
     title: 'Bank',
-    text: 'The side of a V or flat engine. Bank 1 is the side with cylinder 1; an in-line engine has only bank 1. Makers place it differently: the handbook tells.',
+    text: 'The side of a V or flat engine. Bank 1 is the side with cylinder 1; an in-line engine has only bank 1. Which side that is differs by manufacturer: see the workshop manual.',
     also: 'bank 1, bank 2',
   },
   {
     id: 'sensor-1',
     title: 'Sensor 1, sensor 2',
-    text: 'Along the exhaust: sensor 1 sits before the catalyst and steers the mixture, sensor 2 behind it and watches the catalyst.',
+    text: 'Sensor 1 sits before the catalyst and controls the mixture; sensor 2 sits after it and watches the catalyst.',
     also: 'upstream, downstream',
   },
   {
@@ -35,19 +35,19 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'trip',
     title: 'Trip',
-    text: 'A drive in which a self-check had the chance to run. Most codes need two failing ones in a row for the lamp, and three good ones for it to go out.',
+    text: 'A drive in which a self-check had the chance to run. Most codes need two failed trips in a row to light the engine light, and three good trips for it to go out.',
     also: 'drive cycle',
   },
   {
     id: 'warm-up',
     title: 'Warm-up',
-    text: 'The coolant rises by at least 22 °C and reaches 71 °C, on diesels 60 °C. After some forty without the fault a code is forgotten.',
+    text: 'The coolant warms by at least 22 °C (40 °F) and reaches 71 °C (160 °F), on diesels 60 °C (140 °F). After some forty without the fault a code is forgotten.',
     also: 'warm-up cycle',
   },
   {
     id: 'monitor',
     title: 'Self-check',
-    text: 'A test that the car makes of itself under its own conditions. An inspection wants most of them done.',
+    text: 'A test that the car makes of itself under its own conditions. An inspection requires most of them to have run.',
     also: 'readiness monitor, I/M',
   },
   {
@@ -83,13 +83,13 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'trim',
     title: 'Fuel trim',
-    text: 'How much fuel the control unit adds or takes away, in per cent, until the oxygen sensor is content. Short-term moves at once, long-term is what it has learnt.',
+    text: 'How much fuel the control unit adds or takes away, in per cent, until the oxygen sensor reads right. Short-term moves at once, long-term is what it has learnt.',
     also: 'STFT, LTFT',
   },
   {
     id: 'lambda',
     title: 'Lambda',
-    text: 'Air in the cylinder against the air that the fuel needs. 1 is right, above 1 lean, below rich.',
+    text: 'The air the engine gets, divided by the air its fuel needs. 1 is right, above 1 lean, below 1 rich.',
     also: 'air-fuel ratio, equivalence ratio',
   },
   { id: 'maf', title: 'Air flow sensor', text: 'Weighs the air that goes in.', also: 'MAF' },
@@ -101,25 +101,25 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   },
   {
     id: 'egr',
-    title: 'Exhaust recirculation',
+    title: 'Exhaust gas recirculation (EGR)',
     text: 'Some exhaust is led back to keep the flame cooler.',
     also: 'EGR',
   },
   {
     id: 'vvt',
-    title: 'Camshaft adjuster',
-    text: 'Turns the camshaft a little against the crankshaft, with oil pressure.',
+    title: 'Camshaft actuator (variable valve timing)',
+    text: 'Advances or retards the camshaft relative to the crankshaft, with oil pressure.',
     also: 'VVT, VCT',
   },
   {
     id: 'evap',
-    title: 'Fuel vapour system',
+    title: 'Fuel vapour system (EVAP)',
     text: 'Keeps petrol vapour in and leads it to the engine.',
     also: 'EVAP, purge',
   },
   {
     id: 'dpf',
-    title: 'Particulate filter',
+    title: 'Particulate filter (DPF, GPF)',
     text: 'Catches soot and burns it off on long drives.',
     also: 'DPF, GPF',
   },
@@ -132,26 +132,26 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   { id: 'can', title: 'Data bus', text: 'Two twisted wires on which the control units talk.', also: 'CAN' },
   {
     id: 'vin',
-    title: 'Vehicle number',
+    title: 'Vehicle identification number (VIN)',
     text: 'Seventeen characters that name one vehicle.',
     also: 'VIN, chassis number',
   },
   {
     id: 'cvn',
     title: 'Verification number',
-    text: 'A checksum of a control unit’s software; another one than before means that it was changed.',
+    text: 'A checksum of a control unit’s software; if it differs from before, the software was changed.',
     also: 'CVN, calibration',
   },
   {
     id: 'dtc',
     title: 'Trouble code',
-    text: 'One letter and four digits that name a circuit or a symptom, never the part to buy.',
+    text: 'A letter and four digits that name a circuit or a symptom, not the part to buy.',
     also: 'DTC, fault code',
   },
   {
     id: 'pid',
     title: 'Reading',
-    text: 'One number that a control unit tells when asked.',
+    text: 'One live value that a control unit reports on request.',
     also: 'PID, live data',
   },
   {
@@ -162,11 +162,11 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   },
   {
     id: 'limp',
-    title: 'Emergency running',
+    title: 'Limp mode',
     text: 'The control unit holds engine or gearbox back to protect them.',
     also: 'limp mode, limp home',
   },
-  { id: 'misfire', title: 'Misfire', text: 'A cylinder that does not push in its turn.', also: 'P0300' },
+  { id: 'misfire', title: 'Misfire', text: 'A cylinder that does not fire properly when it should.', also: 'P0300' },
   {
     id: 'catalyst',
     title: 'Catalyst',
@@ -176,20 +176,20 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'knock',
     title: 'Knock',
-    text: 'Fuel that burns too hard and hammers on the piston.',
+    text: 'The mixture igniting by itself and hammering on the piston.',
     also: 'pinging, detonation',
   },
-  { id: 'boost', title: 'Boost', text: 'Pressure that a turbocharger puts into the intake.', also: 'turbo' },
+  { id: 'boost', title: 'Boost', text: 'Extra pressure in the intake from a turbocharger or supercharger.', also: 'turbo' },
   {
     id: 'parasitic',
-    title: 'Quiescent current',
-    text: 'What the car draws from its battery asleep; above about 0.05 A something stays awake.',
+    title: 'Battery drain (parked)',
+    text: 'The current a parked car draws once everything has gone to sleep; above about 0.05 A something stays awake.',
     also: 'parasitic drain',
   },
   {
     id: 'ground',
     title: 'Ground',
-    text: 'The way back to the battery through body and engine; a bad one troubles everything.',
+    text: 'The return path to the battery through body and engine; a bad one causes all kinds of faults.',
     also: 'earth',
   },
   {

@@ -29,12 +29,12 @@ export function readMakerList(rows: readonly (readonly string[])[]): MakerListRe
       .filter((c) => c !== '')
       .join(', ');
     if (index === 0 && !TROUBLE_CODE.test(code) && /code|dtc|fault/i.test(cells[0] ?? '')) return;
-    if (!TROUBLE_CODE.test(code)) return refuse('the first cell is no code');
+    if (!TROUBLE_CODE.test(code)) return refuse('the first cell is not a code');
     if (text === '') return refuse('no text beside the code');
     if (text.length > MAX_TEXT) return refuse(`the text is longer than ${MAX_TEXT} characters`);
-    if (scopeOf(code) === 'standard') return refuse('a code of the standard, not the maker’s');
+    if (scopeOf(code) === 'standard') return refuse('a standard code, not a manufacturer’s');
     const known = result.codes[code];
-    if (known !== undefined && known !== text) return refuse(`the code is there twice; the first text stays`);
+    if (known !== undefined && known !== text) return refuse(`the code appears twice; the first text is kept`);
     result.codes[code] = text;
     return undefined;
   });

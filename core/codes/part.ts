@@ -1,9 +1,9 @@
 /** A part or circuit that codes speak about. */
 export interface Component {
-  /** Plain name, lower case, as in the middle of a sentence. */
+  /** The standard's term, lower case, as in the middle of a sentence. */
   name: string;
-  /** The workshop's term, so that the owner can use it on the telephone. */
-  term: string;
+  /** Other names under which it is sold and looked for. */
+  also: readonly string[];
   area: Area;
   /** What it does, one sentence. */
   does: string;
@@ -39,9 +39,10 @@ export const AREAS = {
 } as const;
 export type Area = keyof typeof AREAS;
 
-export const part = (name: string, term: string, area: Area, does: string): Component => ({
+/** A part; other names are told in one text, with semicolons between them. */
+export const part = (name: string, also: string, area: Area, does: string): Component => ({
   name,
-  term,
+  also: also.split('; '),
   area,
   does,
 });

@@ -109,7 +109,7 @@ export function decide(
             ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a workshop.`
             : 'If that is not it, ask a workshop.',
         ]
-      : ['Nothing speaks for one cause yet: narrow it down first.'],
+      : ['No single cause stands out yet: narrow it down first.'],
   };
   const clear: Option = {
     id: 'clear',
@@ -120,8 +120,8 @@ export function decide(
     blocked: [],
     reasons: [
       clearSuccess >= 0.3
-        ? 'Some of what it can be passes by itself.'
-        : 'Hardly anything that it can be passes by itself: expect it back.',
+        ? 'Some of the likely causes clear up by themselves.'
+        : 'Almost none of the likely causes clears up by itself: expect it back.',
       'Clearing erases the stored conditions and resets the self-checks.',
     ],
   };
@@ -133,8 +133,8 @@ export function decide(
     success: SHOP_SUCCESS,
     blocked: [],
     reasons: [
-      `Finding it ${money(owner.shopDiagnosis, owner)}, mending it about ${money(service - owner.shopDiagnosis, owner)} on average.`,
-      'Take the handover with you: with codes and checks in hand the finding should cost less.',
+      `Diagnosis ${money(owner.shopDiagnosis, owner)}, repair about ${money(service - owner.shopDiagnosis, owner)} on average.`,
+      'Take the case summary with you: with codes and checks in hand, diagnosis should cost less.',
     ],
   };
   addGates(
@@ -149,7 +149,7 @@ export function decide(
   if (leave && levelRank(allowance.level) <= levelRank('safe-place'))
     leave.blocked.push({
       id: 'danger',
-      text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
+      text: `Not while the car should not be driven: watching means driving.`,
     });
   const options = [...(leave ? [leave] : []), repair, clear, help];
   const recommended =
@@ -212,7 +212,7 @@ function addGates(
   if (levelRank(allowance.level) <= levelRank('safe-place'))
     clear.blocked.push({
       id: 'danger',
-      text: `Not while the road is “${allowance.title.toLowerCase()}”: watching means driving.`,
+      text: `Not while the car should not be driven: watching means driving.`,
     });
   if (!hasFullScan(state))
     clear.blocked.push({
@@ -233,7 +233,7 @@ function addGates(
       id: 'licensed',
       text: `${leadInstance.title} is the likeliest, and that is work for a workshop.`,
     });
-  if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'Nothing speaks for one cause yet.' });
+  if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'No single cause stands out yet.' });
 }
 
 /** Whether a full scan stands: taken by the adapter, and not overtaken by a clear. */
@@ -261,18 +261,18 @@ function recommend(
   if (clear && owner.school === 'reset-first' && !hasCleared)
     return { recommended: 'clear', why: 'You prefer to clear first and see, and nothing forbids it here.' };
   if (clear && clear.success >= 0.5 && !hasCleared)
-    return { recommended: 'clear', why: 'It more likely than not passes by itself.' };
+    return { recommended: 'clear', why: 'It will more likely than not clear up by itself.' };
   const rest = open
     .filter((o) => o.id === 'repair' || o.id === 'help')
     .sort((a, b) => a.cost / a.success - b.cost / b.success);
   const best = rest[0];
   if (best?.id === 'repair')
-    return { recommended: 'repair', why: 'Your own hands cost least for what it most likely is.' };
+    return { recommended: 'repair', why: 'For the likeliest cause, doing it yourself costs least.' };
   return {
     recommended: 'help',
     why: open.some((o) => o.id === 'repair')
-      ? 'Too much is open: a workshop costs less than parts bought for nothing.'
-      : 'Repairing it yourself is closed here.',
+      ? 'Too much is still uncertain: a workshop costs less than buying parts in vain.'
+      : 'Repairing it yourself is not an option here.',
   };
 }
 
@@ -284,12 +284,12 @@ function breakEvens(
   clearSuccess: number,
 ): string[] {
   const lines = [
-    `Repairing it yourself wins while a workshop asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
+    `Repairing it yourself is cheaper as long as a workshop asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
   ];
   if (clear.blocked.length === 0) {
     const needed = repair.cost > 0 ? Math.min(1, ownTime(CLEAR_MINUTES, owner) / repair.cost) : 1;
     lines.push(
-      `Clearing first pays when the chance that it passes is above ${Math.round(needed * 100)} %; here it is ${Math.round(clearSuccess * 100)} %.`,
+      `Clearing first pays if the chance that it clears up by itself is above ${Math.round(needed * 100)} %; here it is ${Math.round(clearSuccess * 100)} %.`,
     );
   }
   return lines;

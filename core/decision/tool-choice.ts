@@ -5,7 +5,7 @@ export const TOOL_NEEDS = {
   codes: 'Engine codes, stored conditions, self-checks, clearing',
   live: 'Live readings as curves',
   units: 'Codes of brakes, airbag, body and other control units',
-  commands: 'Commands: move a part, bleed, teach, code',
+  commands: 'Functions: actuator tests, bleeding, calibration, coding',
 } as const;
 export type ToolNeed = keyof typeof TOOL_NEEDS;
 
@@ -23,7 +23,7 @@ export const TOOL_KINDS: readonly ToolKind[] = [
   {
     id: 'adapter',
     title: 'A cheap adapter for phone or laptop',
-    about: 'Enough for everything that the standard has: most engine lamps need no more.',
+    about: 'Enough for everything in the standard: most engine-light cases need no more.',
     price: 20,
     gives: ['codes', 'live'],
   },
@@ -31,7 +31,7 @@ export const TOOL_KINDS: readonly ToolKind[] = [
     id: 'handheld',
     title: 'A hand-held reader',
     about:
-      'Works without phone or pairing; shows the same codes on a small screen. Copy its words down before it clears.',
+      'Works without a phone or pairing and shows the same codes on a small screen. Write down what it shows before you clear anything.',
     price: 30,
     gives: ['codes'],
   },
@@ -39,7 +39,7 @@ export const TOOL_KINDS: readonly ToolKind[] = [
     id: 'wide',
     title: 'A reader that names this make and all control units',
     about:
-      'For brakes, stability, airbag and body. Ask before you buy whether it reaches your unit on your year.',
+      'For brakes, stability control, airbag and body. Ask before you buy whether it covers your model year and control unit.',
     price: 110,
     gives: ['codes', 'live', 'units'],
   },
@@ -47,7 +47,7 @@ export const TOOL_KINDS: readonly ToolKind[] = [
     id: 'workshop-tool',
     title: 'A workshop’s tool',
     about:
-      'For commands and coding. To own one hardly ever pays for one car; a good club or workshop lends its time.',
+      'For commands and coding. Owning one hardly ever pays for one car; an owners’ club or workshop may do it for you.',
     price: 600,
     gives: ['codes', 'live', 'units', 'commands'],
   },

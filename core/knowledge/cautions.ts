@@ -1,32 +1,32 @@
 /** Cautions, said where the work is. */
 export const CAUTIONS = {
   'cold-engine':
-    'Work on a cold engine: exhaust, coils and coolant burn. Never open the coolant cap while it is warm; it is under pressure.',
+    'Let the engine cool first: exhaust, engine and coolant can burn you. Never open the coolant cap while the engine is warm; it is under pressure.',
   'moving-parts':
     'Keep hands, hair, sleeves and tools away from belts and fans. A fan may start with the engine off.',
   'high-tension':
-    'Ignition off and the key away from the car before you touch coils or leads: the spark has tens of thousands of volts.',
+    'Ignition off and key out of range before you touch coils or leads: the spark has tens of thousands of volts. Where the engine must crank, keep hands off all ignition parts.',
   petrol:
-    'Petrol under pressure sprays and burns. Let the pressure off as the manual says, no sparks, no smoking, an extinguisher at hand.',
-  'exhaust-gas': 'Exhaust kills indoors. Run the engine outside or with the exhaust led out.',
+    'Petrol under pressure sprays and burns. Release the pressure as the workshop manual says; no sparks, no smoking, a fire extinguisher at hand.',
+  'exhaust-gas': 'Exhaust gas kills indoors. Run the engine outdoors only, or with the exhaust piped outside.',
   battery:
-    'Earth lead off first, on last. No metal across the terminals; batteries give off explosive gas and hold acid.',
-  jacking: 'Never under a car on a jack alone: firm ground, wheels chocked, stands under the marked points.',
+    'Disconnect the negative (ground/earth) cable first, reconnect it last. Never lay metal across the terminals; batteries give off explosive gas and contain acid.',
+  jacking: 'Never get under a car held by a jack alone: firm level ground, wheels chocked, axle stands under the marked points.',
   driving: 'Never read or type while driving; a passenger does it.',
-  torque: 'Hand-tight first, then the handbook’s torque. Plugs and coil screws strip easily in aluminium.',
+  torque: 'Start every thread by hand, then tighten to the workshop manual’s torque. Spark plugs and coil bolts strip easily in aluminium.',
   'vacuum-hose':
-    'Pull at the fitting, not at the hose, and count what you took off: a nut or a clip left in the bay costs hours.',
+    'Pull on the fitting, not the hose, and count what you take off: a nut or clip lost in the engine bay costs hours.',
   coolant:
-    'Coolant is poisonous and sweet: catch it, keep it from animals and children. Only ever open the cap on a cold engine, slowly, with a rag over it.',
+    'Coolant is poisonous and tastes sweet: catch it and keep it away from animals and children. Only ever open the cap on a cold engine, slowly, with a rag over it.',
   brakes:
-    'Brakes are a life: if you are in any doubt, leave them to licensed people. Never drive with a soft pedal.',
-  steering: 'Steering is a life: anything beyond looking and topping up is licensed work.',
+    'Your life depends on the brakes: in any doubt, leave them to a qualified workshop. Never drive with a soft, sinking or unusually hard pedal.',
+  steering: 'Your life depends on the steering: beyond looking and topping up it is work for a qualified workshop.',
   airbag:
-    'Airbags and belt tensioners are explosive and licensed work. Look, do not touch; measure nothing on yellow plugs.',
+    'Airbags and belt pretensioners contain explosives: work for qualified people. Look, do not touch; measure nothing on yellow connectors.',
   'high-voltage':
-    'Orange cables can kill, even with the car off. Do not touch, open or measure; this is licensed work.',
-  unplug: 'Ignition off and a minute’s wait before a plug comes off; pull at its catch, never at the wire.',
-  cell: 'Button cells kill when swallowed: keep them from children, and give the old one back.',
-  spray: 'Sprays and hot exhaust make fire: short bursts, away from ignition parts, extinguisher at hand.',
+    'Orange cables can kill, even with the car off. Do not touch, open or measure: only qualified people may.',
+  unplug: 'Ignition off and wait a minute before you unplug a connector; press its catch and pull the body, never the wires.',
+  cell: 'Button cells can kill if swallowed: keep them away from children, and recycle the old one.',
+  spray: 'Sprays burn on a hot exhaust: short bursts, away from hot and ignition parts, fire extinguisher at hand.',
 } as const;
 export type CautionId = keyof typeof CAUTIONS;

@@ -31,7 +31,7 @@ const SELF_CHECKS = {
   fuel: {
     monitors: ['fuel'],
     name: 'Fuel system',
-    runs: 'all the time, once the mixture is steered by the oxygen sensor',
+    runs: 'continuously, once in closed loop (mixture controlled by the oxygen sensor)',
     within: 'drive',
   },
   components: {
@@ -49,13 +49,13 @@ const SELF_CHECKS = {
   catalyst: {
     monitors: ['catalyst', 'nmhc-catalyst'],
     name: 'Catalyst',
-    runs: 'warm, several minutes at a steady 60 to 100 km/h',
+    runs: 'warm, several minutes at a steady 60–100 km/h (40–60 mph)',
     within: 'some-drives',
   },
   evaporative: {
     monitors: ['evaporative'],
     name: 'Fuel vapour',
-    runs: 'after six to eight hours’ standing, tank 15 to 85 % full, started below about 35 °C, then steady driving',
+    runs: 'after 6 to 8 hours parked, tank 15 to 85 % full, started below about 35 °C (95 °F), then steady driving',
     within: 'some-drives',
   },
   'oxygen-sensor': {

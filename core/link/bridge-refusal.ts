@@ -6,7 +6,7 @@ export const BRIDGE_REFUSALS = {
   4400: {
     id: 'bad-address',
     sentence: 'This is not an address and a port.',
-    next: 'Such as 192.168.0.10 and 35000; the adapter’s leaflet names them.',
+    next: 'For example 192.168.0.10 and 35000; see the adapter’s instructions.',
   },
   4403: {
     id: 'not-private',
@@ -16,7 +16,7 @@ export const BRIDGE_REFUSALS = {
   4404: {
     id: 'unreachable',
     sentence: 'Nothing answers at this address and port.',
-    next: 'Is the laptop in the adapter’s wireless network, and its lamp lit? Compare address and port with the leaflet.',
+    next: 'Is the laptop on the adapter’s Wi-Fi network, and is its light on? Compare address and port with the leaflet.',
   },
   4405: {
     id: 'port-not-allowed',
@@ -30,7 +30,7 @@ export const BRIDGE_REFUSALS = {
   },
   4409: {
     id: 'too-many',
-    sentence: 'The bridge serves as many connections as it may.',
+    sentence: 'The bridge has reached its limit of connections.',
     next: 'Close other pages that are connected, then try again.',
   },
   4413: {

@@ -66,7 +66,7 @@ export async function connect(
   const refused: string[] = [];
   const failed = (fault: LinkFault): ConnectResult => ({ ok: false, fault, adapterVolts, refused });
 
-  tell('Waking the adapter');
+  tell('Starting the adapter');
   const reset = await port.send('ATZ', { timeoutMs: RESET_MS, signal });
   if (!reset.ok) return failed(reset.fault);
   for (const command of SETUP) {

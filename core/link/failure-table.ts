@@ -21,11 +21,11 @@ export const FAILURE_CAUSES = [
     id: 'ignition-off',
     title: 'The ignition is off, or not far enough on',
     prior: 0.24,
-    mend: 'Ignition fully on: the dash lamps light as before a start. Button-start: press without the brake pedal, long if need be.',
+    mend: 'Ignition fully on: the dash lights come on as just before starting. Button start: press the button without the brake pedal, holding it if necessary.',
   },
   {
     id: 'plug-not-home',
-    title: 'The plug is not fully home',
+    title: 'The adapter is not pushed fully in',
     prior: 0.13,
     mend: 'Long row to long row, straight and firm until it stops. Never force it the wrong way round.',
   },
@@ -33,7 +33,7 @@ export const FAILURE_CAUSES = [
     id: 'no-power',
     title: 'The socket has no power: its fuse or wire',
     prior: 0.09,
-    mend: 'Replace the fuse that feeds the socket with one of the same figure; it is often shared with the power outlet. If it blows again, stop: there is a short.',
+    mend: 'Replace the socket’s fuse with one of the same rating (amps); it is often shared with the 12 V power outlet. If it blows again, stop: there is a short.',
   },
   {
     id: 'wrong-device',
@@ -44,7 +44,7 @@ export const FAILURE_CAUSES = [
   },
   {
     id: 'in-use',
-    title: 'Another program or page holds the adapter, or it hangs',
+    title: 'Another program or page is using the adapter, or it has frozen',
     prior: 0.07,
     mend: 'Close other programs and pages that read cars. Unplug the adapter, count to ten, plug it in again.',
   },
@@ -52,28 +52,28 @@ export const FAILURE_CAUSES = [
     id: 'out-of-range',
     title: 'The wireless signal is weak or disturbed',
     prior: 0.05,
-    mend: 'Within arm’s reach of the socket, other wireless gadgets off.',
+    mend: 'Move within arm’s reach of the socket and switch other wireless gadgets off.',
     kinds: ['bluetooth', 'network'],
   },
   {
     id: 'wrong-speed',
-    title: 'The serial speed is not the adapter’s',
+    title: 'The serial speed does not match the adapter',
     prior: 0.05,
     mend: 'Choose another speed beside the button and connect again; try all three.',
     kinds: ['serial'],
   },
   {
     id: 'wrong-address',
-    title: 'The laptop is not in the adapter’s network, or the address is another',
+    title: 'The laptop is not on the adapter’s network, or the address is wrong',
     prior: 0.12,
-    mend: 'Join the adapter’s own wireless network, then take address and port from its leaflet.',
+    mend: 'Join the adapter’s own wireless network, then enter the address and port from its instructions.',
     kinds: ['network'],
   },
   {
     id: 'needs-running',
     title: 'This car only talks with the engine running',
     prior: 0.04,
-    mend: 'Outside or with the exhaust led out: start the engine, then connect.',
+    mend: 'Outdoors only: start the engine, then connect.',
   },
   {
     id: 'asleep',
@@ -85,13 +85,13 @@ export const FAILURE_CAUSES = [
     id: 'protocol',
     title: 'The adapter’s search misses this car’s protocol',
     prior: 0.05,
-    mend: 'Try each protocol by itself; older cars want their slow start, up to ten seconds.',
+    mend: 'Try each protocol by itself; older cars need a slow start-up, up to ten seconds.',
   },
   {
     id: 'adapter-poor',
     title: 'The adapter cannot do all that it claims',
     prior: 0.05,
-    mend: 'Cheap copies leave protocols out. Borrow another, or buy one that names this car’s protocol.',
+    mend: 'Cheap copies leave protocols out. Borrow another, or buy one that lists this car’s protocol.',
   },
   {
     id: 'adapter-dead',
@@ -103,7 +103,7 @@ export const FAILURE_CAUSES = [
     id: 'pins',
     title: 'The socket’s pins are worn, bent or dirty',
     prior: 0.04,
-    mend: 'Clean with contact spray, ignition off. A pin pushed back has to be set by somebody who can; do not squeeze pins with metal.',
+    mend: 'Clean with contact spray, ignition off. A pushed-back pin needs someone with the right tool; do not bend pins with metal tools.',
   },
   {
     id: 'data-line',
@@ -121,7 +121,7 @@ export const FAILURE_CAUSES = [
     id: 'no-standard',
     title: 'This vehicle does not speak the standard',
     prior: 0.04,
-    mend: 'A tool for its make may; or blink codes and a meter. Enter what another reader shows by hand.',
+    mend: 'A make-specific tool may read it; otherwise blink codes and a meter. Type in by hand what another reader shows.',
   },
 ] as const satisfies readonly FailureCause[];
 export type FailureCauseId = (typeof FAILURE_CAUSES)[number]['id'];
@@ -163,7 +163,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'adapter-lamp',
     title: 'Is the adapter’s lamp lit?',
-    how: 'In the socket, ignition on or off: it lights from the socket alone.',
+    how: 'Plugged in, ignition on or off: the socket alone powers it.',
     minutes: 0.3,
     kinds: ['serial', 'bluetooth', 'network'],
     answers: [
@@ -181,7 +181,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'dash-lit',
     title: 'Are the dash lamps lit, as just before a start?',
-    how: 'Several lamps at once, needles up, the radio alone is not enough.',
+    how: 'Several lights at once and the gauges awake; the radio alone is not enough.',
     minutes: 0.2,
     answers: [
       { id: 'lit', title: 'Yes' },
@@ -193,7 +193,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'key-on',
     title: 'Turn the ignition fully on',
-    how: 'Key: one position past the radio, just before start. Button: press it without the brake pedal, some want five seconds. Wait until the lamps settle, then connect.',
+    how: 'Key: one position past the radio, just before start. Button: press it without the brake pedal, some want five seconds. Wait until the dash lights settle, then connect.',
     minutes: 0.5,
     ...tries({ 'ignition-off': [0.94, 0.06], 'needs-running': [0.02, 0.98] }),
   },
@@ -246,7 +246,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'outlet',
     title: 'Does the power outlet in the car work?',
-    how: 'Anything with a lamp will do. On most cars it shares its fuse with the socket.',
+    how: 'A phone charger with a light will do. On most cars it shares its fuse with the socket.',
     minutes: 1,
     answers: [
       { id: 'works', title: 'It works' },
@@ -259,7 +259,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'fuse',
     title: 'Look at the socket’s fuse',
-    how: 'Ignition off. The handbook’s fuse page names it: diagnosis, socket or power outlet. Hold it to the light: is the bridge whole?',
+    how: 'Ignition off. The handbook’s fuse page names it: diagnosis, socket or power outlet. Hold it up to the light: is the wire inside intact?',
     minutes: 8,
     answers: [
       { id: 'whole', title: 'Whole' },
@@ -313,7 +313,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'charger',
-    title: 'Put a charger on the battery',
+    title: 'Connect a charger to the battery',
     how: 'For half an hour, then connect with it on.',
     minutes: 35,
     ...tries({ 'battery-low': [0.9, 0.1] }),
@@ -321,7 +321,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'other-car',
     title: 'Does the adapter talk to another car?',
-    how: 'Any petrol car of the last fifteen years will do.',
+    how: 'Any petrol (gasoline) car of the last fifteen years will do.',
     minutes: 10,
     kinds: ['serial', 'bluetooth', 'network'],
     answers: [

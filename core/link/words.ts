@@ -12,12 +12,12 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'silent':
       return {
         sentence: `The adapter did not answer within ${Math.round(fault.waitedMs / 1000)} s.`,
-        next: 'Look whether its lamp is lit. Unplug it, count to five, plug it in again and connect once more.',
+        next: 'Check that its light is on. Unplug it, count to five, plug it back in and connect again.',
       };
     case 'cut':
       return {
         sentence: 'The connection to the adapter was cut.',
-        next: 'Push the plug home, stay near the car, and connect again. What was read so far is kept.',
+        next: 'Push the adapter fully in, stay near the car and connect again. What has been read so far is kept.',
       };
     case 'cancelled':
       return {
@@ -27,26 +27,26 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'unable-to-connect':
       return {
         sentence: 'The adapter works, but no control unit in the car answered.',
-        next: 'Turn the ignition on, engine not needed. On a button-start car press the button without the brake pedal.',
+        next: 'Turn the ignition on; the engine need not run. With a start button, press it without the brake pedal.',
       };
     case 'no-data':
       return {
-        sentence: 'The car had no answer to this question.',
+        sentence: 'The car has no data for this request.',
         next: 'That is normal for things this car does not have. If nothing at all answers, check the ignition.',
       };
     case 'can-error':
       return {
-        sentence: 'The data line in the socket is disturbed.',
+        sentence: 'The data line at the socket is disturbed (CAN error).',
         next: 'Push the plug home and wiggle it gently. If it stays, look at the socket for bent or dirty pins.',
       };
     case 'bus-init':
       return {
-        sentence: 'The slow start of the older protocol failed.',
+        sentence: 'The start-up of an older protocol failed (bus init error).',
         next: 'Ignition on, wait ten seconds, try again. Some cars need the engine running.',
       };
     case 'bus-error':
       return {
-        sentence: 'The adapter saw a wrong level on the data line.',
+        sentence: 'The adapter saw an invalid voltage level on the data line.',
         next: 'Unplug it, check the pins of plug and socket, and try again.',
       };
     case 'bus-busy':
@@ -75,7 +75,7 @@ export function faultWords(fault: LinkFault): FaultWords {
       };
     case 'low-voltage-reset':
       return {
-        sentence: 'The supply voltage dropped and the adapter restarted.',
+        sentence: 'The battery voltage dropped and the adapter restarted.',
         next: 'Put a charger on the battery, then connect again.',
       };
     case 'power-alert':

@@ -40,9 +40,9 @@ const NEGATIVE: Readonly<Record<number, string>> = {
   0x21: 'it is busy; ask again',
   0x22: 'the conditions are not right (often: engine must be off, ignition on)',
   0x31: 'it does not have what was asked for',
-  0x33: 'it wants a security key first',
+  0x33: 'it needs security access first',
   0x78: 'it needs more time',
-  0x7e: 'it does not do this in its present session',
+  0x7e: 'not available in the current session',
   0x7f: 'it does not do this service in its present session',
 };
 

@@ -6,13 +6,13 @@ const EXHAUST_PLACES = ['sensor 1', 'sensor 2', 'sensor 3', 'sensor 4'] as const
 
 /** How a control loop runs, two bits. */
 const CONTROL: Readonly<Record<number, string>> = {
-  0: 'not told', 1: 'open loop', 2: 'closed loop', 3: 'fault, not to be trusted',
+  0: 'not reported', 1: 'open loop', 2: 'closed loop', 3: 'fault, not to be trusted',
 };
 
 const RUNNING: Readonly<Record<number, string>> = { 0: 'not running', 1: 'running' };
 
 const LAMP_MODE: Readonly<Record<number, string>> = {
-  0: 'not told', 1: 'off', 2: 'on demand', 3: 'short', 4: 'steady',
+  0: 'not reported', 1: 'off', 2: 'on demand', 3: 'short', 4: 'steady',
 };
 
 const INDUCEMENT: Readonly<Record<number, string>> = { 0: 'off', 1: 'ready', 2: 'active', 3: 'not fitted' };
@@ -61,7 +61,7 @@ function wideRange(pid: number, bank: number): Parameter {
 
 /** Service 01 parameters from 61 on (SAE J1979 / ISO 15031-5, appendix B, and its digital annex). */
 export const PARAMETERS_FROM_61: readonly Parameter[] = [
-  single(0x61, 'Torque asked for by the driver', 1, 1, -125, '%'),
+  single(0x61, 'Driver’s demanded torque', 1, 1, -125, '%'),
   single(0x62, 'Torque delivered', 1, 1, -125, '%'),
   single(0x63, 'Reference torque', 2, 1, 0, 'N·m'),
   several(
@@ -169,7 +169,7 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
   strategyTimes(0x82, 6),
   nox(0x83, 'NOx', 1),
   single(0x84, 'Manifold surface temperature', 1, 1, -40, '°C'),
-  several(0x85, 'NOx reagent', 10, [
+  several(0x85, 'Reductant (NOx reagent)', 10, [
     field('average use', 1, 2, 0.005, 0, 'L/h', { supportBit: 0 }),
     field('use asked for', 3, 2, 0.005, 0, 'L/h', { supportBit: 1 }),
     field('tank level', 5, 1, PERCENT, 0, '%', { supportBit: 2 }),
@@ -194,7 +194,7 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
   several(0x8b, 'Diesel aftertreatment', 7, [
     bitOf('filter regeneration', 1, 0, RUNNING, 0),
     bitOf('kind of regeneration', 1, 1, { 0: 'passive', 1: 'active' }, 1),
-    bitOf('NOx store regeneration', 1, 2, RUNNING, 2),
+    bitOf('NOx trap (adsorber) regeneration', 1, 2, RUNNING, 2),
     bitOf('NOx store desulphation', 1, 3, RUNNING, 3),
     field('soot towards the next regeneration', 2, 1, PERCENT, 0, '%', { supportBit: 4 }),
     field('mean time between regenerations', 3, 2, 1, 0, 'min', { supportBit: 5 }),
@@ -213,7 +213,7 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
   ]),
   several(0x90, 'Harmonised OBD, vehicle', 3, [
     field('way of telling', 0, 1, 1, 0, '', {
-      names: { 0: 'not told', 1: 'by kind of fault', 2: 'all faults alike' }, mask: 0x03,
+      names: { 0: 'not reported', 1: 'by kind of fault', 2: 'all faults alike' }, mask: 0x03,
     }),
     field('lamp', 0, 1, 1, 0, '', { names: LAMP_MODE, mask: 0x3c, shift: 2 }),
     bitOf('self-checks', 0, 6, { 0: 'all run', 1: 'not all run' }),
@@ -305,6 +305,6 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
     field('additive injection wrong for', 3, 2, 1, 0, 'h'),
     field('monitoring wrong for', 5, 2, 1, 0, 'h'),
   ]),
-  single(0xc7, 'Distance since the control unit was programmed or renewed', 2, 1, 0, 'km'),
+  single(0xc7, 'Distance since the control unit was programmed or replaced', 2, 1, 0, 'km'),
   single(0xc8, 'NOx and particulate warning lamps', 1, 1, 0, 'bits'),
 ];

@@ -60,7 +60,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
     id: 'hold-2500',
     title: 'Hold 2,500 rpm',
     how: 'Parking brake on, out of gear: hold the pedal so that it stays near 2,500 rpm (motorcycles 5,000).',
-    caution: 'Nobody near belts and fan; nobody in front of the car.',
+    caution: 'Keep everyone away from belts and fan, and from in front of the car.',
     seconds: 12,
     needs: [
       'engineSpeed',
@@ -79,15 +79,15 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'rev-and-release',
     title: 'Rev and release',
-    how: 'Out of gear: press the pedal quickly to about 3,000 rpm and let go at once. Three times.',
-    caution: 'Only warm, and never to the red.',
+    how: 'Out of gear, parking brake on: press the pedal quickly to about 3,000 rpm and let go at once, three times.',
+    caution: 'Only with a warm engine, and never into the red.',
     seconds: 0,
     needs: ['engineSpeed', 'throttle', 'throttleCommand', 'manifold', 'airFlow', 'pedalD', 'pedalE'],
   },
   {
     id: 'steady-cruise',
     title: 'Steady cruise',
-    how: 'On a free road at a steady 60 to 90 km/h. A passenger looks at this; the driver does not.',
+    how: 'On an open road at a steady 60–90 km/h (40–55 mph). A passenger watches this, not the driver.',
     caution: 'Never read or type while driving; a passenger does it.',
     seconds: 30,
     needs: [
@@ -171,7 +171,7 @@ export class GuidedWatch {
       want: seconds,
       isReached: why === null,
       isDone: this.isDone,
-      says: this.isDone ? 'That is enough.' : (why ?? `Keep it so, ${left} s more.`),
+      says: this.isDone ? 'That is enough.' : (why ?? `Hold it there, ${left} s more.`),
     };
   }
 
@@ -206,7 +206,7 @@ export class GuidedWatch {
 
   /** What is still missing for the state, or null when it is reached. */
   private notYet({ state, engineSpeed, coolant, speed }: GuidedInput): string | null {
-    if (engineSpeed === null) return 'The car does not tell its engine speed.';
+    if (engineSpeed === null) return 'The car does not report engine speed.';
     switch (this.step.id) {
       case 'key-on':
         return state === 'key-on' ? null : 'Switch the engine off, ignition on.';

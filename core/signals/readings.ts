@@ -59,14 +59,14 @@ export const READINGS = {
   purge: kind('Vapour purge', '%', OFTEN, ['2E']),
   rail: kind('Rail pressure', 'kPa', FAST, ['6D', 'pressure A'], ['23'], ['59']),
   railTarget: kind('Commanded rail pressure', 'kPa', FAST, ['6D', 'commanded pressure A']),
-  egrCommand: kind('Commanded recirculation', '%', OFTEN, ['69', 'commanded A'], ['2C']),
+  egrCommand: kind('Commanded EGR', '%', OFTEN, ['69', 'commanded A'], ['2C']),
   egrActual: kind('Recirculation valve', '%', OFTEN, ['69', 'actual A']),
   egrError: kind('Recirculation error', '%', OFTEN, ['2D'], ['69', 'error A']),
   boost: kind('Boost pressure', 'kPa', FAST, ['70', 'sensor A']),
   boostTarget: kind('Commanded boost pressure', 'kPa', FAST, ['70', 'commanded A']),
   /** 1 is on, by the standard's enumeration. */
   glowLamp: kind('Glow lamp command', '', OFTEN, ['65', 'glow plug lamp']),
-  filterDrop: kind('Pressure lost over the particulate filter', 'kPa', OFTEN, ['7A', 'pressure difference']),
+  filterDrop: kind('Particulate filter pressure difference', 'kPa', OFTEN, ['7A', 'pressure difference']),
   soot: kind('Soot towards the next regeneration', '%', SELDOM, ['8B', 'soot towards the next regeneration']),
   exhaustHeat: kind('Exhaust temperature', '°C', SLOW, ['78', 'sensor 1']),
   filterHeat: kind('Particulate filter inlet', '°C', SLOW, ['7C', 'bank 1 inlet']),
@@ -82,16 +82,16 @@ export function isReadingKey(text: string): text is ReadingKey {
 /** Differences that rules judge; taken at the moment of each sample, so that a change of both says nothing. */
 export const DERIVED = {
   throttleGap: {
-    title: 'Throttle beside its command',
+    title: 'Throttle error (actual − commanded)',
     unit: '%',
     of: ['throttle', 'throttleCommand'],
     how: 'difference',
   },
   pedalRatio: { title: 'Pedal track D over E', unit: '', of: ['pedalD', 'pedalE'], how: 'ratio' },
-  railGap: { title: 'Rail pressure beside its target', unit: '%', of: ['rail', 'railTarget'], how: 'share' },
-  boostGap: { title: 'Boost beside its target', unit: '%', of: ['boost', 'boostTarget'], how: 'share' },
+  railGap: { title: 'Rail pressure error (actual − target)', unit: '%', of: ['rail', 'railTarget'], how: 'share' },
+  boostGap: { title: 'Boost error (actual − target)', unit: '%', of: ['boost', 'boostTarget'], how: 'share' },
   egrGap: {
-    title: 'Recirculation beside its command',
+    title: 'EGR error (actual − commanded)',
     unit: '%',
     of: ['egrActual', 'egrCommand'],
     how: 'difference',

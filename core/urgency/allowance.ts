@@ -30,9 +30,9 @@ export interface Allowance {
 const TITLES: Readonly<Record<AllowanceLevel, readonly [string, string]>> = {
   'stop-here': ['Stop here', 'Switch off, do not drive on'],
   'safe-place': ['Safe place only', 'Gently to the nearest one, no further'],
-  'short-trips': ['Short trips', 'Gently, near home'],
+  'short-trips': ['Short trips', 'Drive gently, stay near home'],
   'some-weeks': ['Some weeks', 'Gently, and watch it'],
-  'no-limit': ['No limit', 'Nothing known holds it back'],
+  'no-limit': ['No limit', 'Nothing known limits it'],
 };
 
 /** Words for a level: title and detail. */

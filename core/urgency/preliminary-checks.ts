@@ -36,15 +36,15 @@ const burns = ({ vehicle }: Known): boolean => vehicle.fuel !== 'electric';
 export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'parking-brake',
-    title: 'Let the parking brake right down',
-    why: 'A lever one notch up lights the same lamp as lost fluid.',
+    title: 'Release the parking brake fully',
+    why: 'A lever one notch up lights the same light as lost brake fluid.',
     check: 'parking-brake-try',
     when: ({ isLit }) => isLit('brakes'),
   },
   {
     id: 'oil',
     title: 'Read the oil level',
-    why: 'It costs nothing, and low oil is the one thing that ruins an engine within minutes.',
+    why: 'It costs nothing, and low oil ruins an engine within minutes.',
     check: 'oil-level',
     when: (k) =>
       burns(k) &&
@@ -61,21 +61,21 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'fuel-cap',
     title: 'Turn the fuel cap until it clicks, and look at its seal',
-    why: 'A cap left loose at the last filling lights the engine lamp a day or two later.',
+    why: 'A cap left loose at the last fill-up turns the engine light on a day or two later.',
     check: 'cap-look',
     when: (k) => burns(k) && k.isLit('engine') && k.isYes('before:refuelled') && k.vehicle.fuel !== 'diesel',
   },
   {
     id: 'connectors',
-    title: 'Push home every plug near the work',
-    why: 'What was moved last is what is loose first. Follow hoses and wires a hand’s breadth round where work was done.',
+    title: 'Push every connector near the work fully home',
+    why: 'What was touched last is usually what is loose. Check hoses and wires all round where the work was done.',
     minutes: 5,
     when: ({ isYes }) => isYes('before:worked-on') || isYes('before:unplugged'),
   },
   {
     id: 'intake-hose',
     title: 'Look into the folds of the intake hose',
-    why: 'It comes off and goes on again with every air filter.',
+    why: 'It is taken off and put back with every air filter change.',
     check: 'hose-look',
     when: (k) => burns(k) && k.isLit('engine') && k.isYes('before:worked-on'),
   },
@@ -118,21 +118,21 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'seat',
     title: 'Look under the front seats, hands off the yellow plugs',
-    why: 'Something pushed under a seat pulls at the airbag’s plug.',
+    why: 'Things pushed under a seat pull on the airbag connector.',
     check: 'under-seat-look',
     when: ({ isLit }) => isLit('airbag'),
   },
   {
     id: 'dry',
     title: 'Let it dry for a day before you buy anything',
-    why: 'Water in a plug or a plug well goes by itself; if it comes back with the next rain, you know more.',
+    why: 'Water in a connector or spark plug well dries by itself; if the fault returns with the next rain, you know more.',
     minutes: 0,
     when: ({ isYes }) => isYes('before:washed') && (isYes('sign:shakes') || isYes('sign:wet')),
   },
   {
     id: 'handbook',
     title: 'Look the lamp up in the handbook',
-    why: 'It is in the glove box, and knows this car.',
+    why: 'It is in the glove box and was written for this car.',
     minutes: 3,
     when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),
   },

@@ -63,8 +63,8 @@ export function socketCoverage(vehicle: Vehicle): Coverage {
     return {
       verdict: 'unlikely',
       reason:
-        'Electric cars need not speak these services; most have the socket and a language of the maker.',
-      howToTell: 'Try: nothing can break by asking.',
+        'Electric cars are not required to support this standard; most have the socket but use the manufacturer’s own protocol.',
+      howToTell: 'Try it: asking cannot harm anything.',
     };
   }
   if (year === undefined) return { verdict: 'unknown', reason: 'The year is not known.', howToTell: LOOK };
@@ -73,7 +73,7 @@ export function socketCoverage(vehicle: Vehicle): Coverage {
       year,
       MOTORCYCLES,
       'Motorcycles in the EU have it by stages from 2017 to 2021',
-      'The socket is under the seat, often a maker’s own shape that wants a lead.',
+      'The socket is under the seat, often with a manufacturer’s own connector that needs an adapter cable.',
     );
   }
   if (!isMarket(market)) {

@@ -20,12 +20,12 @@ const IN_A_CAR: readonly SocketPlace[] = [
   {
     at: 'under-column',
     title: 'Under the dash, at the steering column',
-    hint: 'Kneel and look up with a torch. By far the commonest place.',
+    hint: 'Kneel and look up with a torch (flashlight). By far the commonest place.',
   },
   {
     at: 'beside-column',
     title: 'Left or right of the column, behind a flap',
-    hint: 'A small lid, often with the fuses. It unclips with a finger; no tool.',
+    hint: 'A small lid, often with the fuses. It unclips by hand, no tool needed.',
   },
   {
     at: 'console',
@@ -49,7 +49,7 @@ const ON_A_MOTORCYCLE: readonly SocketPlace[] = [
   {
     at: 'under-seat',
     title: 'Under the seat, by the battery',
-    hint: 'A small plug in a stubborn rubber cap. Press its catch; do not pull at the wires.',
+    hint: 'A small connector in a tight rubber cap. Press its catch; do not pull on the wires.',
   },
   {
     at: 'tail',

@@ -23,7 +23,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
     return {
       verdict: 'not-reported',
       differsAt: [],
-      sentence: 'The car does not report its number.',
+      sentence: 'The car does not report its VIN.',
       mayMean: [
         'Many cars before about 2005 do not.',
         'A reading that was cut short may not have come that far.',
@@ -66,9 +66,9 @@ export function compareVins(reported: string | undefined, onFile: string | undef
   return {
     verdict: 'different',
     differsAt,
-    sentence: `The car reports another number than the one on file${isSlip ? `: character ${differsAt.join(' and ')} ${differsAt.length === 1 ? 'differs' : 'differ'}` : ''}.`,
+    sentence: `The car reports a different number from the one on file${isSlip ? `: character ${differsAt.join(' and ')} ${differsAt.length === 1 ? 'differs' : 'differ'}` : ''}.`,
     mayMean: [
-      ...(isSlip || filed.length !== 17 ? ['A slip in writing it down: look at the papers once more.'] : []),
+      ...(isSlip || filed.length !== 17 ? ['A slip when it was written down: check the papers again.'] : []),
       'It is another vehicle of your logbook: open the case there.',
       'The engine’s control unit came from another car: ask for the papers of that repair.',
       'On a car for sale: ask before you buy, and compare the number stamped into the body.',

@@ -9,7 +9,7 @@ const LEAK_EFFECTS = {
 
 export const AIR_CAUSES: readonly Cause[] = [
   {
-    id: 'intake-hose-split', title: 'Intake hose split behind the air flow sensor', system: 'air', scope: 'engine', prior: 0.02,
+    id: 'intake-hose-split', title: 'Intake hose split after the air flow sensor', system: 'air', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.5 }],
     effects: { ...LEAK_EFFECTS, 'reading:air-flow-low': 0.55, 'reading:lean-load': 0.35, 'sign:weak': 0.35, 'before:worked-on': 0.2 },
     repair: seal('Fit a new intake hose', 35, 35, ['Loosen both clips, ease the hose off without pulling at the sensor.', 'Compare old and new, fit, clips square to the rim.', 'Start, listen, spray the joints with soapy water.']),
@@ -29,7 +29,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   {
     id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
     effects: { 'sign:hard-pedal': 0.5, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
-    repair: { ...seal('Have the brake booster looked at', 140, 120, ['A hiss at the pedal that changes when you press it: the booster.', 'Brakes are at stake: leave the booster to a workshop.']), isLicensed: true },
+    repair: { ...seal('Have the brake booster looked at', 140, 120, ['A hiss at the pedal that changes when you press it: the booster.', 'Your brakes are at stake: leave the booster to a workshop. Do not drive with a hard pedal.']), isLicensed: true },
   },
   {
     id: 'breather-stuck', title: 'Crankcase breather valve stuck open', system: 'air', scope: 'engine', prior: 0.012,
@@ -37,9 +37,9 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: seal('Fit a new breather valve', 22, 30, ['Pull the valve, shake it: one that does not rattle, or that you can blow through both ways, is done.', 'New valve and hose ends, clips tight.']),
   },
   {
-    id: 'oil-cap-open', title: 'Oil cap or dipstick not shut', system: 'air', scope: 'engine', prior: 0.006, isPassing: true,
+    id: 'oil-cap-open', title: 'Oil cap or dipstick not closed', system: 'air', scope: 'engine', prior: 0.006, isPassing: true,
     effects: { ...LEAK_EFFECTS, 'code:lean': 0.45, 'before:worked-on': 0.5 },
-    repair: seal('Shut cap and dipstick', 0, 3, ['Seat the dipstick, turn the cap home, look at its seal.']),
+    repair: seal('Close the oil cap, push the dipstick in', 0, 3, ['Seat the dipstick, turn the cap home, look at its seal.']),
   },
   {
     id: 'maf-unplugged', title: 'Air flow sensor unplugged', system: 'air', scope: 'engine', prior: 0.006,
@@ -52,9 +52,9 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: { ...seal('Fit a new air flow sensor', 85, 20, ['Compare the part number: a wrong one fits and misleads.', 'Do not touch the element. Arrow with the flow.']), cautions: ['cold-engine'] },
   },
   {
-    id: 'maf-wiring', title: 'Wire to the air flow sensor broken', system: 'air', scope: 'engine', prior: 0.006,
+    id: 'maf-wiring', title: 'Wiring to the air flow sensor broken', system: 'air', scope: 'engine', prior: 0.006,
     effects: { 'code:nonsense-engine': 0.45, 'code:air-flow-circuit': 0.92, 'reading:air-flow-dead': 0.8, 'sign:weak': 0.5, 'sign:stalls': 0.2, 'before:worked-on': 0.25 },
-    repair: { ...seal('Mend the wire to the air flow sensor', 6, 60, ['Find the break: move the loom while you watch the reading.', 'Solder or crimp, seal with shrink tube, tie the loom so that it does not chafe.']), tools: ['hand-tools', 'multimeter'], cautions: ['battery'] },
+    repair: { ...seal('Repair the wiring to the air flow sensor', 6, 60, ['Find the break: move the loom while you watch the reading.', 'Solder or crimp, seal with shrink tube, tie the loom so that it does not chafe.']), tools: ['hand-tools', 'multimeter'], cautions: ['battery'] },
   },
   {
     id: 'maf-dirty', title: 'Air flow sensor dirty', system: 'air', scope: 'engine', prior: 0.025,
@@ -68,7 +68,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: seal('Fit a new air filter', 14, 10, ['Open the box, note how the old one lies.', 'Wipe the box, new filter, all clips shut.']),
   },
   {
-    id: 'map-failed', title: 'Manifold pressure sensor or its hose', system: 'air', scope: 'engine', prior: 0.01,
+    id: 'map-failed', title: 'Manifold pressure (MAP) sensor or its hose faulty', system: 'air', scope: 'engine', prior: 0.01,
     effects: { 'reading:air-flow-high': 0.2, 'reading:pressure-off': 0.6, 'reading:pressure-stuck': 0.5, 'before:altitude': 0.12, 'sign:limp': 0.2, 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
     repair: seal('Fit a new manifold pressure sensor', 35, 20, ['Hose first: split, blocked with soot, off?', 'Sensor off, look into its port, clean it, new one with seal.']),
   },
@@ -78,7 +78,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: seal('Plug the intake temperature sensor in', 0, 5, ['Ignition off. Push the plug on until the catch snaps.']),
   },
   {
-    id: 'iat-failed', title: 'Intake temperature sensor or its wire broken', system: 'air', scope: 'engine', prior: 0.008,
+    id: 'iat-failed', title: 'Intake air temperature sensor or its wiring faulty', system: 'air', scope: 'engine', prior: 0.008,
     effects: { 'reading:coolant-soak': 0.25, 'reading:intake-soak': 0.35, 'code:intake-temperature': 0.95, 'reading:intake-temperature-rail': 0.8, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3 },
     repair: seal('Fit a new intake temperature sensor', 18, 15, ['Measure it first: 2 to 3 kΩ at 20 °C.', 'New one in, hand-tight, plug on.']),
   },
@@ -86,7 +86,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     id: 'throttle-dirty', title: 'Throttle body dirty', system: 'air', scope: 'engine', prior: 0.02, fuels: ['petrol', 'hybrid', 'lpg', 'unknown'],
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
     effects: { 'reading:throttle-lags': 0.2, 'code:idle': 0.6, 'code:throttle': 0.15, 'sign:rough-idle': 0.5, 'sign:stalls': 0.45, 'frame:idle': 0.7, 'before:battery': 0.15 },
-    repair: { ...seal('Clean the throttle body', 6, 40, ['Ignition off: an electric throttle must not be forced by hand.', 'Cleaner on a cloth, wipe the edge of the plate and its seat.', 'Idle has to be learned again: let it idle ten minutes.']), cautions: ['cold-engine', 'spray'] },
+    repair: { ...seal('Clean the throttle body', 6, 40, ['Ignition off and connector unplugged: an electric throttle can snap shut on fingers and must not be forced.', 'Cleaner on a cloth, wipe the edge of the plate and its seat.', 'Idle has to be learned again: let it idle ten minutes.']), cautions: ['cold-engine', 'spray'] },
   },
   {
     id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
@@ -94,8 +94,8 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: seal('Fit a new throttle body', 160, 60, ['Check the plug and both sensor tracks first.', 'New gasket, learn the stops with ignition on for a minute.']),
   },
   {
-    id: 'egr-stuck', title: 'Exhaust recirculation valve stuck open', system: 'air', scope: 'engine', prior: 0.01,
+    id: 'egr-stuck', title: 'EGR valve stuck open', system: 'air', scope: 'engine', prior: 0.01,
     effects: { 'reading:egr-off': 0.8, 'code:egr': 0.75, 'code:misfire-several': 0.2, 'reading:manifold-pressure-high': 0.4, 'sign:rough-idle': 0.6, 'sign:stalls': 0.35, 'sign:weak': 0.3, 'frame:idle': 0.5 },
-    repair: seal('Clean or replace the recirculation valve', 60, 80, ['Valve off, new gasket ready.', 'Scrape the soot out, never into the manifold.', 'The plunger must move freely and seat.']),
+    repair: seal('Clean or replace the EGR valve', 60, 80, ['Valve off, new gasket ready.', 'Scrape the soot out, never into the manifold.', 'The plunger must move freely and seat.']),
   },
 ];

@@ -3,20 +3,20 @@ import { found } from './shared.ts';
 
 export const AIR_CHECKS: readonly Check[] = [
   {
-    id: 'maf-plug-look', title: 'Look at the air flow sensor’s plug', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['cold-engine'],
+    id: 'maf-plug-look', title: 'Check the air flow sensor connector', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['cold-engine'],
     how: 'Ignition off. The sensor sits in the pipe just behind the air filter. Is its plug on, catch shut, pins clean?',
     outcomes: [found('on', 'On and clean', 'Not simply unplugged.'), found('off', 'Off or half on', 'Push it on: that may be all.'), found('pins', 'Green or bent pins', 'Clean the contact first.')],
     otherwise: [0.96, 0.01, 0.03], given: { 'maf-unplugged': [0.01, 0.97, 0.02], 'maf-wiring': [0.75, 0.02, 0.23] },
   },
   {
-    id: 'maf-supply', title: 'Measure supply and ground at the air flow plug', scope: 'engine', system: 'air', minutes: 12, cost: 0, tools: ['multimeter'], cautions: ['battery'],
+    id: 'maf-supply', title: 'Measure supply and ground at the air flow sensor connector', scope: 'engine', system: 'air', minutes: 12, cost: 0, tools: ['multimeter'], cautions: ['battery'],
     how: 'Plug off, ignition on: 12 V (or 5 V) at the supply pin, under 0.1 V at ground.',
     outcomes: [found('right', 'Both right', 'The wires bring what the sensor needs.'), found('wrong', 'One is missing', 'Wire or fuse.')],
     otherwise: [0.96, 0.04], given: { 'maf-wiring': [0.2, 0.8] },
   },
   {
     id: 'maf-rev', title: 'Read air flow at idle and at 2,500 rpm', scope: 'engine', system: 'air', minutes: 6, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
-    how: 'Warm engine, in neutral. Note the air flow at idle and at 2,500 rpm. About the engine’s litres × 1.6 g/s at idle; three to four times that at 2,500 rpm.',
+    how: 'Warm engine, in neutral. Note the air flow at idle and at 2,500 rpm. At warm idle about 1 to 2 g/s per litre of engine size; three to four times that at 2,500 rpm.',
     outcomes: [found('fits', 'Both fit', 'The sensor measures well.'), found('low', 'Low at both', 'Dirty sensor, or air that comes in behind it.'), found('none', 'None', 'No signal: plug, wire or sensor.')],
     otherwise: [0.93, 0.05, 0.02],
     given: { 'maf-dirty': [0.2, 0.78, 0.02], 'maf-failed': [0.1, 0.35, 0.55], 'maf-unplugged': [0.02, 0.03, 0.95], 'maf-wiring': [0.05, 0.1, 0.85], 'intake-hose-split': [0.35, 0.63, 0.02], 'vacuum-hose-off': [0.5, 0.48, 0.02], 'intake-gasket': [0.55, 0.43, 0.02] },
@@ -28,7 +28,7 @@ export const AIR_CHECKS: readonly Check[] = [
     otherwise: [0.95, 0.05], given: { 'maf-dirty': [0.15, 0.85], 'maf-failed': [0.85, 0.15] },
   },
   {
-    id: 'hose-look', title: 'Bend the intake hose and look into its folds', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['cold-engine'],
+    id: 'hose-look', title: 'Bend the intake hose and look for cracks in its folds', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['cold-engine'],
     how: 'From the air flow sensor to the throttle: bend each fold open, look underneath, feel the clips.',
     outcomes: [found('whole', 'Whole, clips tight', 'The big hose is sound.'), found('split', 'Split or loose', 'Unmeasured air gets in there.')],
     otherwise: [0.96, 0.04], given: { 'intake-hose-split': [0.15, 0.85] },
@@ -41,7 +41,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'leak-spray', title: 'Soapy water on the intake joints while it idles', scope: 'engine', system: 'air', minutes: 15, cost: 1, tools: ['brake-cleaner'], cautions: ['moving-parts', 'exhaust-gas', 'spray'],
-    how: 'Engine idling, outside. Short bursts at each joint, one at a time. Does the sound or the idle change?',
+    how: 'Engine idling outdoors. Wet each joint briefly, one at a time: does the sound or the idle change?',
     outcomes: [found('calm', 'No change anywhere', 'A leak is less likely.'), found('manifold', 'Changes at the manifold', 'The gasket leaks.'), found('hose', 'Changes at a hose', 'That hose leaks.')],
     otherwise: [0.92, 0.04, 0.04],
     given: { 'intake-gasket': [0.2, 0.75, 0.05], 'vacuum-hose-off': [0.2, 0.05, 0.75], 'intake-hose-split': [0.3, 0.05, 0.65], 'breather-stuck': [0.5, 0.1, 0.4], 'brake-booster-leak': [0.6, 0.05, 0.35] },
@@ -49,7 +49,7 @@ export const AIR_CHECKS: readonly Check[] = [
   {
     id: 'trims-compare', title: 'Compare the trims at idle and at 2,500 rpm', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
     how: 'Warm engine. Short plus long trim at idle, then held at 2,500 rpm for a minute.',
-    outcomes: [found('sound', 'Within ±10 % at both', 'The mixture is right at rest.'), found('idle', 'Lean at idle, recovers', 'A leak behind the throttle: it matters less the more air the engine takes.'), found('load', 'Lean, grows with speed', 'Too little fuel, or air flow measured too low.'), found('rich', 'Below −10 %', 'Too much fuel.')],
+    outcomes: [found('sound', 'Within ±10 % at both', 'The mixture is right at rest.'), found('idle', 'Lean at idle, recovers', 'A vacuum leak after the throttle: it matters less the more air the engine takes in.'), found('load', 'Lean, grows with speed', 'Too little fuel, or air flow measured too low.'), found('rich', 'Below −10 %', 'Too much fuel.')],
     otherwise: [0.86, 0.05, 0.05, 0.04],
     given: {
       'vacuum-hose-off': [0.08, 0.85, 0.05, 0.02], 'intake-gasket': [0.1, 0.82, 0.06, 0.02], 'intake-hose-split': [0.1, 0.6, 0.28, 0.02], 'breather-stuck': [0.15, 0.8, 0.03, 0.02], 'brake-booster-leak': [0.1, 0.83, 0.05, 0.02], 'oil-cap-open': [0.3, 0.65, 0.03, 0.02], 'purge-stuck': [0.25, 0.45, 0.02, 0.28],
@@ -58,7 +58,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'booster-press', title: 'Press the brake pedal at idle and listen', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: ['exhaust-gas'],
-    how: 'Standing, in park or neutral, handbrake on. Press and hold: does a hiss or the idle change?',
+    how: 'Standing, in park or neutral, handbrake on. Press and hold the pedal: is there a hiss, or does the idle change?',
     outcomes: [found('same', 'Nothing changes', 'The booster is tight.'), found('changes', 'Hiss or idle changes', 'The booster or its hose leaks: have it looked at, brakes depend on it.')],
     otherwise: [0.97, 0.03], given: { 'brake-booster-leak': [0.15, 0.85] },
   },
@@ -82,7 +82,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'map-key-on', title: 'Manifold pressure with the key on, engine off', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: [],
-    how: 'It must equal the day’s air pressure: 101 kPa at the sea, about 1.2 less each 100 m up.',
+    how: 'It must equal atmospheric pressure: about 101 kPa at sea level, 1.2 kPa less per 100 m (330 ft) of altitude.',
     outcomes: [found('equal', 'Equal within 4 kPa', 'The sensor is true at rest.'), found('off', 'Off by more', 'Sensor, its hose or its supply.')],
     otherwise: [0.97, 0.03], given: { 'map-failed': [0.3, 0.7] },
   },
@@ -106,12 +106,12 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'pedal-tracks', title: 'Press the pedal slowly, watch both tracks', scope: 'engine', system: 'air', minutes: 5, cost: 0, tools: [], cautions: [],
-    how: 'Ignition on, engine off. The two pedal readings must rise in step, without a jump.',
+    how: 'Ignition on, engine off. The two pedal readings must move together without a jump; on many cars one shows half the other, on some it falls.',
     outcomes: [found('step', 'In step', 'The pedal is sound.'), found('jump', 'A jump or a drop', 'Pedal or throttle sensor, or its plug.')],
     otherwise: [0.97, 0.03], given: { 'throttle-actuator': [0.4, 0.6] },
   },
   {
-    id: 'egr-move', title: 'Move the recirculation valve', scope: 'engine', system: 'air', minutes: 30, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine'],
+    id: 'egr-move', title: 'Check that the EGR valve moves', scope: 'engine', system: 'air', minutes: 30, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine'],
     how: 'Valve off. Does the plunger move and seat? Soot?',
     outcomes: [found('seats', 'Moves and seats', 'The valve is sound.'), found('stuck', 'Stuck or soot on the seat', 'Clean or replace it.')],
     otherwise: [0.9, 0.1], given: { 'egr-stuck': [0.08, 0.92] },

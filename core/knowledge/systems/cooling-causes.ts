@@ -3,7 +3,7 @@ import { seal } from './shared.ts';
 
 export const COOLING_CAUSES: readonly Cause[] = [
   {
-    id: 'coolant-sensor', title: 'Coolant temperature sensor or its plug', system: 'cooling', scope: 'engine', prior: 0.012,
+    id: 'coolant-sensor', title: 'Coolant temperature sensor or its connector faulty', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'reading:coolant-soak': 0.4, 'gauge:cold': 0.3, 'lamp:temperature': 0.05, 'before:unplugged': 0.15, 'code:coolant-temperature': 0.92, 'code:rich': 0.15, 'reading:coolant-temperature-rail': 0.7, 'sign:hard-start': 0.4, 'sign:thirsty': 0.45, 'before:worked-on': 0.2 },
     repair: seal('Fit a new coolant temperature sensor', 18, 30, ['Engine cold, cap open slowly: no pressure left.', 'Sensor out, new one and seal in at once, top up.', 'Bleed as the handbook says, look for drips.']),
   },
@@ -14,19 +14,19 @@ export const COOLING_CAUSES: readonly Cause[] = [
     repair: seal('Fit a new thermostat', 30, 80, ['Engine stone cold. Catch the coolant: poisonous and sweet to animals.', 'Thermostat and seal, jiggle pin upwards.', 'Fill and bleed as the handbook says.']),
   },
   {
-    id: 'coolant-low', title: 'Coolant low: a leak', system: 'cooling', scope: 'engine', prior: 0.012,
+    id: 'coolant-low', title: 'Coolant low (leak)', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'code:overheat': 0.5, 'reading:hot': 0.5, 'code:coolant': 0.5, 'gauge:coolant-low': 0.95, 'gauge:hot': 0.5, 'lamp:temperature': 0.45, 'sign:sweet-smell': 0.4, 'code:runs-cold': 0.05 },
-    repair: seal('Find and mend the leak, fill up', 25, 70, ['Engine stone cold: cap off slowly, rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Mend what leaks, fill with the right coolant, bleed as the handbook says, look again after two drives.']),
+    repair: seal('Find and repair the leak, top up', 25, 70, ['Engine stone cold: cap off slowly, rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Mend what leaks, fill with the right coolant, bleed as the handbook says, look again after two drives.']),
   },
   {
-    id: 'thermostat-closed', title: 'Thermostat stuck shut', system: 'cooling', scope: 'engine', prior: 0.005,
+    id: 'thermostat-closed', title: 'Thermostat stuck closed', system: 'cooling', scope: 'engine', prior: 0.005,
     effects: { 'code:overheat': 0.6, 'reading:hot': 0.8, 'gauge:hot': 0.9, 'lamp:temperature': 0.7, 'gauge:coolant-low': 0.15 },
     repair: seal('Fit a new thermostat', 30, 80, ['Engine stone cold. Catch the coolant.', 'Thermostat and seal, jiggle pin upwards.', 'Fill and bleed; watch the gauge on the first drive.']),
   },
   {
     id: 'cooling-fan', title: 'Cooling fan does not run', system: 'cooling', scope: 'engine', prior: 0.007,
     effects: { 'code:overheat': 0.45, 'reading:hot': 0.6, 'code:coolant': 0.75, 'gauge:hot': 0.6, 'lamp:temperature': 0.4 },
-    repair: { title: 'Mend the fan: fuse, relay, plug or motor', parts: 60, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['moving-parts', 'cold-engine'], steps: ['Fuse and relay first, they cost little.', 'Battery voltage at the plug when it should run? Then the motor is dead.', 'Battery earth off before your hands go in.'] },
+    repair: { title: 'Repair the fan: fuse, relay, connector or motor', parts: 60, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['moving-parts', 'cold-engine'], steps: ['Fuse and relay first, they cost little.', 'Battery voltage at the plug when it should run? Then the motor is dead.', 'Battery earth off before your hands go in.'] },
   },
   {
     id: 'water-pump', title: 'Water pump worn, or its drive slipping', system: 'cooling', scope: 'engine', prior: 0.005,

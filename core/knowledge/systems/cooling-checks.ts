@@ -3,7 +3,7 @@ import { found } from './shared.ts';
 
 export const COOLING_CHECKS: readonly Check[] = [
   {
-    id: 'coolant-soak', title: 'Compare temperatures after a night', scope: 'engine', system: 'cooling', minutes: 4, cost: 0, tools: [], cautions: [],
+    id: 'coolant-soak', title: 'Compare temperatures after a night parked', scope: 'engine', system: 'cooling', minutes: 4, cost: 0, tools: [], cautions: [],
     how: 'Before the first start of the day: coolant and intake air within 5 °C of each other and of the air?',
     outcomes: [found('agree', 'They agree', 'Both sensors are true when cold.'), found('coolant-off', 'Coolant is off', 'Coolant sensor or its plug.'), found('intake-off', 'Intake is off', 'Intake sensor or its plug.')],
     otherwise: [0.95, 0.025, 0.025], given: { 'coolant-sensor': [0.3, 0.68, 0.02], 'iat-failed': [0.15, 0.02, 0.83], 'iat-unplugged': [0.01, 0.01, 0.98] },

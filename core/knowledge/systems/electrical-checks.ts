@@ -4,7 +4,7 @@ import { found } from './shared.ts';
 export const ELECTRICAL_CHECKS: readonly Check[] = [
   {
     id: 'ground-drop', title: 'Measure the engine’s ground while cranking', scope: 'engine', system: 'electrical', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['moving-parts', 'battery'],
-    how: 'Meter from battery minus to the engine block, someone cranks: under 0.2 V.',
+    how: 'Meter from battery negative to the engine block while someone cranks the engine: under 0.2 V.',
     outcomes: [found('good', 'Under 0.2 V', 'The ground is good.'), found('bad', '0.2 V or more', 'Clean both ends of the ground strap.')],
     otherwise: [0.96, 0.04], given: { 'coil-supply': [0.6, 0.4], 'ground-bad': [0.1, 0.9] },
   },
@@ -16,7 +16,7 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
   },
   {
     id: 'charging-volts', title: 'Measure the charging voltage', scope: 'engine', system: 'electrical', minutes: 5, cost: 0, tools: ['multimeter'], cautions: ['battery', 'moving-parts', 'exhaust-gas'],
-    how: 'Engine running, lights on: 13.5 to 14.8 V at the battery.',
+    how: 'Engine running, headlights and rear heater on: 13.5 to 14.8 V at the battery (cars with smart charging may drop to 12.5 V with a full battery: hold 2,000 rpm and measure again).',
     outcomes: [found('right', '13.5 to 14.8 V', 'It charges.'), found('low', 'Below', 'Alternator, belt or cable.')],
     otherwise: [0.96, 0.04], given: { alternator: [0.04, 0.96] },
   },
@@ -33,13 +33,13 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
     otherwise: [0.95, 0.03, 0.02], given: { starter: [0.06, 0.14, 0.8], 'battery-weak': [0.3, 0.65, 0.05], 'ground-bad': [0.5, 0.42, 0.08] },
   },
   {
-    id: 'unit-fuse', title: 'Look at the fuse and the plug of the silent control unit', scope: 'engine', system: 'electrical', minutes: 15, cost: 0, tools: ['hand-tools'], cautions: ['battery'],
+    id: 'unit-fuse', title: 'Check the fuse and the connector of the silent control unit', scope: 'engine', system: 'electrical', minutes: 15, cost: 0, tools: ['hand-tools'], cautions: ['battery'],
     how: 'Ignition off. The handbook’s fuse page names it; hold the fuse to the light. Then its plug: wet, green or loose?',
     outcomes: [found('sound', 'Whole, dry, tight', 'It has its supply.'), found('bad', 'Fuse blown, or plug wet or loose', 'That silences it.')],
     otherwise: [0.94, 0.06], given: { 'unit-supply': [0.15, 0.85] },
   },
   {
-    id: 'bus-ohms', title: 'Measure the data line at the socket', scope: 'engine', system: 'electrical', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['battery'],
+    id: 'bus-ohms', title: 'Measure the data bus at the diagnostic socket', scope: 'engine', system: 'electrical', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['battery'],
     how: 'Battery earth off for ten minutes, then ohms between pins 6 and 14 of the socket: about 60. About 120: one end is cut off. Near 0: the wires touch.',
     outcomes: [found('sixty', 'About 60 ohms', 'Both ends are there, and the wires do not touch.'), found('wrong', 'About 120, near 0, or open', 'The line is broken or shorted.')],
     otherwise: [0.96, 0.04], given: { 'bus-wire': [0.2, 0.8] },

@@ -17,7 +17,7 @@ export const ENGINE_CAUSES: readonly Cause[] = [
     priorFactors: [{ when: { kind: 'distance-over', km: 200_000 }, factor: 2 }],
     effects: { 'reading:misfire-same': 0.8, 'lamp:engine-flashing': 0.25, 'gauge:coolant-low': 0.12, 'sign:white-smoke': 0.1, ...MISFIRE, 'sign:blue-smoke': 0.3, 'frame:cold': 0.45, 'frame:idle': 0.55, 'frame:load': 0.25 },
     repair: {
-      title: 'Have cylinder {n} looked into', parts: 300, ownerMinutes: 900, shopMinutes: 600, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
+      title: 'Have cylinder {n} examined', parts: 300, ownerMinutes: 900, shopMinutes: 600, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
       isLicensed: true,
       steps: ['Repeat the compression test with a spoon of oil: better with oil means rings, the same means valves.', 'Ask two workshops for a price with these figures in hand.'],
     },

@@ -2,7 +2,7 @@ import type { Cause } from '../types.ts';
 
 export const EXHAUST_CAUSES: readonly Cause[] = [
   {
-    id: 'oxygen-front', title: 'Front oxygen sensor tired', system: 'exhaust', scope: 'engine', prior: 0.03,
+    id: 'oxygen-front', title: 'Front oxygen sensor aged', system: 'exhaust', scope: 'engine', prior: 0.03,
     priorFactors: [{ when: { kind: 'distance-over', km: 130_000 }, factor: 1.5 }],
     effects: { 'reading:oxygen-lazy': 0.8, 'code:oxygen-front': 0.75, 'code:lean': 0.12, 'code:rich': 0.15, 'code:catalyst': 0.08, 'reading:rich': 0.15, 'sign:thirsty': 0.45, 'sign:rough-idle': 0.2 },
     repair: { title: 'Fit a new front oxygen sensor', parts: 65, ownerMinutes: 40, shopMinutes: 35, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking'], steps: ['Rule out an exhaust leak before it and a loose plug.', 'Hand-warm exhaust, proper slotted socket.', 'Paste only on the thread, never on the tip.'] },
@@ -13,12 +13,12 @@ export const EXHAUST_CAUSES: readonly Cause[] = [
     repair: { title: 'Fit a new oxygen sensor', parts: 65, ownerMinutes: 40, shopMinutes: 35, tools: ['hand-tools', 'multimeter'], cautions: ['cold-engine', 'jacking'], steps: ['Fuse of the heaters first.', 'Heater 2 to 20 Ω? Open: the sensor is done.', 'Fit the one the code names: count banks and sensors in the handbook.'] },
   },
   {
-    id: 'oxygen-rear', title: 'Rear oxygen sensor tired', system: 'exhaust', scope: 'engine', prior: 0.012,
+    id: 'oxygen-rear', title: 'Rear oxygen sensor aged', system: 'exhaust', scope: 'engine', prior: 0.012,
     effects: { 'code:oxygen-rear': 0.85, 'code:catalyst': 0.1 },
     repair: { title: 'Fit a new rear oxygen sensor', parts: 55, ownerMinutes: 45, shopMinutes: 35, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking'], steps: ['Look for an exhaust leak between the sensors.', 'Paste only on the thread.'] },
   },
   {
-    id: 'exhaust-leak', title: 'Exhaust leaks before the sensor', system: 'exhaust', scope: 'engine', prior: 0.012,
+    id: 'exhaust-leak', title: 'Exhaust leak before the sensor', system: 'exhaust', scope: 'engine', prior: 0.012,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
     effects: { 'reading:oxygen-lazy': 0.12, 'reading:catalyst-active': 0.2, 'code:lean': 0.45, 'code:catalyst': 0.35, 'code:oxygen-front': 0.15, 'reading:lean-idle': 0.45, 'reading:lean-load': 0.15, 'sign:ticking-exhaust': 0.8, 'sign:cold': 0.3 },
     repair: { title: 'Seal the exhaust', parts: 20, ownerMinutes: 90, shopMinutes: 70, tools: ['hand-tools'], cautions: ['exhaust-gas', 'cold-engine', 'jacking'], steps: ['Soot streaks show the place.', 'New gasket, nuts with copper paste. Old studs break: penetrating oil the night before.'] },

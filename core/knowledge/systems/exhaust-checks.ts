@@ -22,7 +22,7 @@ export const EXHAUST_CHECKS: readonly Check[] = [
     otherwise: [0.97, 0.03], given: { 'oxygen-heater': [0.25, 0.75] },
   },
   {
-    id: 'exhaust-listen', title: 'Listen for a blow on a cold start', scope: 'engine', system: 'exhaust', minutes: 5, cost: 0, tools: [], cautions: ['exhaust-gas', 'moving-parts'],
+    id: 'exhaust-listen', title: 'Listen for an exhaust leak on a cold start', scope: 'engine', system: 'exhaust', minutes: 5, cost: 0, tools: [], cautions: ['exhaust-gas', 'moving-parts'],
     how: 'Cold start outside. A tick or blow near the manifold that fades when warm? Soot streaks?',
     outcomes: [found('quiet', 'Quiet, no soot', 'No leak that can be heard.'), found('blows', 'Ticks, blows or soot', 'It leaks, and draws air in too.')],
     otherwise: [0.95, 0.05], given: { 'exhaust-leak': [0.15, 0.85] },

@@ -9,20 +9,20 @@ export const FUEL_CAUSES: readonly Cause[] = [
     repair: { title: 'Clean or replace injector {n}', parts: 65, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Let the fuel pressure off as the manual says, battery earth off.', 'Rail up, injector out, both sealing rings new and oiled.', 'Prime: ignition on three times before you start, and look for drips before the covers go back.'] },
   },
   {
-    id: 'injector-circuit', title: 'Wire or plug of injector {n}', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
+    id: 'injector-circuit', title: 'Wiring or connector of injector {n} faulty', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
     effects: { 'reading:misfire-same': 0.85, 'code:injector-same': 0.92, 'code:misfire-same': 0.85, 'code:misfire-several': 0.2, 'sign:shakes': 0.75, 'sign:rough-idle': 0.65, 'sign:weak': 0.4, 'before:worked-on': 0.4 },
-    repair: { title: 'Mend plug or wire of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off. Plug on, catch shut, pins clean?', 'Measure the injector: 11 to 18 Ω, like its neighbours.', 'Mend the wire, seal it.'] },
+    repair: { title: 'Repair the connector or wiring of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off. Plug on, catch shut, pins clean?', 'Measure the injector: port 11 to 18 Ω, direct 0.5 to 3 Ω, like its neighbours.', 'Mend the wire, seal it.'] },
   },
   {
     id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,
     effects: { 'reading:catalyst-hot': 0.2, 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-wet': 0.12, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
-    repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Pressure off as the manual says.', 'Rail up with injectors in it, pump on for two seconds: which one drips?', 'New injector and rings, prime, look for drips.'] },
+    repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Pressure off as the manual says.', 'Port injection only, engine cold: lift the rail with every injector clipped or wired to it, over a catch pan, with no sparks near. Run the pump for two seconds and see which one drips. Otherwise have the injectors leak-tested.', 'New injector and rings, prime, look for drips.'] },
   },
   {
     id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
     effects: { 'reading:rail-low': 0.35, 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
-    repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Pressure off as the manual says, rag and bowl below.', 'Arrow with the flow, new clips.', 'Prime with the ignition, look for drips.'] },
+    repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Release the pressure as the manual says; rag and pan underneath.', 'Arrow with the flow, new clips.', 'Prime with the ignition, look for drips.'] },
   },
   {
     id: 'fuel-pump-weak', title: 'Fuel pump weak', system: 'fuel', scope: 'engine', prior: 0.01,
@@ -38,27 +38,27 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true,
     effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.35, 'sign:shakes': 0.4, 'sign:rough-idle': 0.5, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
-    repair: { title: 'Use the fuel up and fill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in petrol or the other way round): do not start, have it pumped out.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
+    repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a petrol car or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
   },
   {
-    id: 'tank-low', title: 'Tank nearly empty, pump sucked air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true,
+    id: 'tank-low', title: 'Tank nearly empty, pump drew air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true,
     effects: { 'sign:no-start': 0.3, 'code:misfire-several': 0.55, 'code:lean': 0.35, 'code:fuel-pressure': 0.25, 'sign:stalls': 0.45, 'sign:weak': 0.4, 'sign:uphill': 0.4 },
     repair: { title: 'Refuel and watch', parts: 0, ownerMinutes: 10, shopMinutes: 10, tools: [], cautions: ['petrol'], steps: ['Fill at least a quarter of the tank.', 'Read again after two drives.'] },
   },
   {
-    id: 'purge-stuck', title: 'Vapour purge valve stuck open', system: 'fuel', scope: 'engine', prior: 0.018, fuels: PETROL,
+    id: 'purge-stuck', title: 'EVAP purge valve stuck open', system: 'fuel', scope: 'engine', prior: 0.018, fuels: PETROL,
     effects: { 'code:purge': 0.55, 'code:evap-leak': 0.25, 'code:lean': 0.3, 'code:rich': 0.2, 'reading:lean-idle': 0.4, 'sign:rough-idle': 0.4, 'sign:hard-start': 0.4, 'before:refuelled': 0.55, 'sign:fuel-smell': 0.25 },
     repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Blow through it with no plug on: it must be shut.', 'Plug and two hoses over to the new one.'] },
   },
   {
     id: 'fuel-cap', title: 'Fuel cap loose or its seal cracked', system: 'fuel', scope: 'engine', prior: 0.05, isPassing: true, fuels: PETROL,
     effects: { 'before:altitude': 0.06, 'code:evap-leak': 0.9, 'before:refuelled': 0.75, 'sign:fuel-smell': 0.15 },
-    repair: { title: 'Shut or replace the fuel cap', parts: 12, ownerMinutes: 5, shopMinutes: 10, tools: [], cautions: [], steps: ['Look at the seal for cracks, wipe it.', 'Turn until it clicks three times. The lamp takes several trips to go out.'] },
+    repair: { title: 'Close or replace the fuel cap', parts: 12, ownerMinutes: 5, shopMinutes: 10, tools: [], cautions: [], steps: ['Look at the seal for cracks, wipe it.', 'Turn it until it clicks. The light takes several trips to go out.'] },
   },
   {
-    id: 'evap-hose', title: 'Vapour hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
+    id: 'evap-hose', title: 'EVAP hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
     effects: { 'code:evap-leak': 0.92, 'sign:fuel-wet': 0.04, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Find and mend the vapour leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the tank’s neck to the canister and the engine.', 'A workshop’s smoke machine finds a pinhole in minutes.'] },
+    repair: { title: 'Find and repair the vapour leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the tank’s neck to the canister and the engine.', 'A workshop’s smoke machine finds a pinhole in minutes.'] },
   },
 ];

@@ -38,7 +38,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     },
   },
   {
-    id: 'plug', title: 'Spark plug {n} fouled or wide', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    id: 'plug', title: 'Spark plug {n} fouled or its gap too wide', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.016, priorFactors: [{ when: { kind: 'distance-over', km: 80_000 }, factor: 1.4 }],
     effects: { 'reading:catalyst-hot': 0.15, 'reading:misfire-same': 0.6, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.03, 'sign:wet': 0.12, 'sign:cold': 0.4, 'sign:uphill': 0.5, 'sign:fuel-smell': 0.15, 'frame:cold': 0.45, 'frame:load': 0.5, 'frame:idle': 0.35, 'before:plugs-old': 0.8 },
     repair: {
@@ -64,11 +64,11 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     },
   },
   {
-    id: 'coil-connector', title: 'Plug of coil {n} loose or corroded', system: 'ignition', scope: 'cylinder', fuels: PETROL,
+    id: 'coil-connector', title: 'Coil {n} connector loose or corroded', system: 'ignition', scope: 'cylinder', fuels: PETROL,
     prior: 0.006,
     effects: { 'reading:misfire-same': 0.75, 'before:unplugged': 0.4, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'code:coil-same': 0.65, 'sign:wet': 0.3, 'before:worked-on': 0.5, 'frame:cold': 0.3, 'frame:load': 0.4 },
     repair: {
-      title: 'Clean and seat the plug of coil {n}', parts: 3, ownerMinutes: 15, shopMinutes: 20, tools: ['hand-tools'],
+      title: 'Clean and reseat the connector of coil {n}', parts: 3, ownerMinutes: 15, shopMinutes: 20, tools: ['hand-tools'],
       cautions: ['high-tension', 'cold-engine'],
       steps: ['Ignition off. Open the catch, pull by the body.', 'Look for green or bent pins; clean with contact spray, let it dry.', 'Push on until it snaps, tug at it once.'],
     },
@@ -84,11 +84,11 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     },
   },
   {
-    id: 'coil-supply', title: 'Supply or ground of all coils', system: 'ignition', scope: 'engine', fuels: PETROL,
+    id: 'coil-supply', title: 'Power supply or ground shared by all coils', system: 'ignition', scope: 'engine', fuels: PETROL,
     prior: 0.003,
     effects: { 'lamp:engine-flashing': 0.35, 'code:misfire-several': 0.85, 'code:misfire-other': 0.6, 'code:supply-voltage': 0.1, 'sign:shakes': 0.7, 'sign:stalls': 0.5, 'sign:hard-start': 0.5, 'before:worked-on': 0.3, 'before:battery': 0.2 },
     repair: {
-      title: 'Mend the coils’ supply or ground', parts: 5, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools', 'multimeter'],
+      title: 'Repair the coils’ supply or ground', parts: 5, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools', 'multimeter'],
       cautions: ['high-tension', 'battery'],
       steps: ['Find the coils’ fuse and relay in the handbook; look and measure.', 'Ground strap engine to body: clean both ends bright, tighten.', 'Measure the drop again with the engine cranking: under 0.2 V.'],
     },
@@ -110,7 +110,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     },
   },
   {
-    id: 'knock-sensor', title: 'Knock sensor or its wire', system: 'ignition', scope: 'engine', prior: 0.006, fuels: PETROL,
+    id: 'knock-sensor', title: 'Knock sensor or its wiring faulty', system: 'ignition', scope: 'engine', prior: 0.006, fuels: PETROL,
     effects: { 'code:knock-sensor': 0.95, 'sign:weak': 0.3, 'sign:pings': 0.25 },
     repair: {
       title: 'Fit a new knock sensor', parts: 30, ownerMinutes: 90, shopMinutes: 75, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque'],

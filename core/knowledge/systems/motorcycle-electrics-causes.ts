@@ -3,7 +3,7 @@ import { cause, fix } from './shared.ts';
 
 /** Charging, side stand and tip-over sensor of motorcycles. */
 export const MOTORCYCLE_ELECTRICS_CAUSES: readonly Cause[] = [
-  cause('motorcycle-regulator', 'Charging regulator of the motorcycle failing', 'electrical', 0.05,
+  cause('motorcycle-regulator', 'Motorcycle regulator/rectifier failing', 'electrical', 0.05,
     { 'reading:overcharging': 0.2, 'code:supply-high': 0.25, 'reading:charging-swings': 0.6, 'code:supply-voltage': 0.85, 'code:unit-silent': 0.4, 'code:charging-line': 0.35, 'reading:charging-low': 0.75, 'reading:battery-low': 0.6, 'lamp:charging': 0.5, 'lamp:stability': 0.35, 'gauge:lights-dim': 0.5, 'sign:no-start': 0.3, 'sign:stalls': 0.2, 'sign:warm': 0.35, 'before:jump': 0.35, 'before:battery': 0.35 },
     fix('Fit a new charging regulator', 85, 60, ['battery', 'cold-engine'], ['Measure stator and plug first: a burnt plug kills the next one too.', 'Earth lead off. Bare metal behind it: it sheds its heat there.', 'At 5,000 rpm 13.8 to 14.6 volts; read every unit again.'], ['hand-tools', 'multimeter']), { kinds: ['motorcycle'] }),
   cause('motorcycle-stator', 'Stator of the motorcycle’s alternator burnt', 'electrical', 0.02,

@@ -29,7 +29,7 @@ export const AIR_RULES = [
     states: ['key-on'],
     needs: ['airFlow'],
     expected: 'under 1 g/s',
-    source: 'A standing engine does not breathe',
+    source: 'A stopped engine draws no air',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of) => holds(of('airFlow').mean < 1, `${fixed(of('airFlow').mean, 2)} g/s`, 'high'),
   }),
@@ -38,7 +38,7 @@ export const AIR_RULES = [
     title: 'Air flow fits speed and pressure',
     states: RUNNING,
     needs: ['airFlow', 'engineSpeed', 'manifold', 'intake'],
-    expected: 'what displacement, speed, pressure and temperature ask for',
+    expected: 'what engine size, speed, pressure and temperature predict',
     source: 'Speed-density relation, volumetric efficiency 0.55 to 1.05',
     toJudge: 'Read with the engine running; the vehicle’s displacement must be known.',
     judge: (of, w) => {
@@ -55,7 +55,7 @@ export const AIR_RULES = [
   }),
   rule({
     id: 'manifold-key-on',
-    title: 'Manifold pressure equals the day’s air',
+    title: 'Manifold pressure equals atmospheric pressure (engine off)',
     states: ['key-on'],
     needs: ['manifold'],
     expected: 'the day’s air pressure within 5 kPa; 101 kPa at the sea',
@@ -133,7 +133,7 @@ export const AIR_RULES = [
     engines: 'petrol',
     expected: 'under 42 kPa, holding speed in neutral',
     source:
-      'A free engine without load hardly opens its throttle; a blocked exhaust or a stuck sensor raises it',
+      'Without load the throttle hardly opens, so pressure stays low; a blocked exhaust or a stuck sensor raises it',
     toJudge: 'Hold 2,500 rpm in neutral, warm.',
     // A fast cold idle is not yet a raised engine.
     judge: (of, w) =>
@@ -167,7 +167,7 @@ export const AIR_RULES = [
     // A diesel at idle has no throttle to breathe against.
     engines: 'petrol',
     expected: 'at least 25 kPa lower than with the engine off',
-    source: 'A petrol engine without load sucks against its throttle; a sensor that tells the same is stuck',
+    source: 'Without load a petrol engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
     toJudge: 'Record from the ignition on, engine off, over the start into the idle.',
     judge: (of, _, ofOther) => {
       const [running, off] = [of('manifold').mean, ofOther('manifold').mean];
@@ -209,7 +209,7 @@ export const AIR_RULES = [
     needs: ['engineSpeed'],
     seconds: 10,
     expected: 'within 100 rpm over ten seconds',
-    source: 'Workshop practice; a missing cylinder makes it waver',
+    source: 'Workshop practice; a misfiring cylinder makes it waver',
     toJudge: 'Record ten seconds at warm idle, feet off.',
     judge: (of, w) => {
       // Without a coolant temperature nobody knows whether it is still on its way down from the cold idle.

@@ -8,7 +8,7 @@ const filterFlow = (rpm: number, { stats }: Window): number =>
 export const DIESEL_RULES = [
   rule({
     id: 'glow-command',
-    title: 'Glow plugs are asked for when cold',
+    title: 'Glow plugs are commanded when cold',
     states: ['key-on'],
     needs: ['glowLamp', 'coolant'],
     engines: 'diesel',
@@ -47,11 +47,11 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'boost-key-on',
-    title: 'Boost sensor equals the air, engine off',
+    title: 'Boost sensor reads atmospheric pressure, engine off',
     states: ['key-on'],
     needs: ['boost'],
     expected: 'the day’s air pressure within 5 kPa',
-    source: 'Nothing charges while the engine stands',
+    source: 'There is no boost with the engine off',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of, w) => {
       const air = w.stats['airPressure']?.mean ?? w.stats['manifold']?.mean ?? 101;
@@ -70,7 +70,7 @@ export const DIESEL_RULES = [
     needs: ['boost', 'boostTarget', 'boostGap'],
     expected: 'within 12 % of what is asked for under load',
     source: 'Control units set a code at about 20 % for some seconds',
-    toJudge: 'Record a pull uphill in a middle gear; a passenger reads.',
+    toJudge: 'Record a climb in third or fourth gear; a passenger watches.',
     judge: (of) => {
       // With little asked for, leaks hardly show.
       if (of('boostTarget').mean < 130) return null;
@@ -85,7 +85,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'egr-follows',
-    title: 'Recirculation valve follows its command',
+    title: 'EGR valve follows its command',
     states: RUNNING,
     needs: ['egrActual', 'egrCommand', 'egrGap'],
     expected: 'within 12 % of its command',
@@ -119,10 +119,10 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-zero',
-    title: 'Filter pressure is nothing, engine off',
+    title: 'Filter pressure difference is zero, engine off',
     states: ['key-on'],
     needs: ['filterDrop'],
-    expected: 'within 0.5 kPa of nothing',
+    expected: 'within 0.5 kPa of zero',
     source: 'Without flow no pressure is lost',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of) => within(of('filterDrop').mean, -0.5, 0.5, `${fixed(of('filterDrop').mean, 1)} kPa`),
@@ -146,7 +146,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-soot',
-    title: 'Filter pressure against the soot that is told',
+    title: 'Filter pressure against the reported soot load',
     states: ['raised', 'cruise', 'driving'],
     needs: ['filterDrop', 'soot', 'engineSpeed'],
     expected: 'little pressure with little soot, more with more',

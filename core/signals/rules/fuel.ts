@@ -31,7 +31,7 @@ export const FUEL_RULES = [
   // Before the rules of either state alone: where both are known it says more than they do.
   rule({
     id: 'trims-compared',
-    title: 'Mixture correction is alike at idle and above it',
+    title: 'Fuel trims agree at idle and above idle',
     states: ['idle-warm'],
     against: ['cruise', 'raised', 'driving'],
     needs: ['shortTrim', 'longTrim'],
@@ -50,7 +50,7 @@ export const FUEL_RULES = [
       return within(idle - above, -TRIMS_DIFFER, TRIMS_DIFFER, says);
     },
   }),
-  trims('trims-idle', 'Mixture correction at idle', ['idle-warm'], 'Read at idle with the engine warm.'),
+  trims('trims-idle', 'Fuel trim at idle', ['idle-warm'], 'Read at idle with the engine warm.'),
   trims(
     'trims-load',
     'Mixture correction above idle',
@@ -59,12 +59,12 @@ export const FUEL_RULES = [
   ),
   rule({
     id: 'trims-banks',
-    title: 'Both banks are corrected alike',
+    title: 'Both banks have similar fuel trims',
     states: ['idle-warm', 'raised', 'driving', 'cruise'],
     needs: ['longTrim', 'longTrim2'],
     engines: 'petrol',
     expected: 'within 10 % of each other',
-    source: 'What both banks share moves both; one alone is on that side',
+    source: 'A shared cause moves both banks; if only one differs, look on that side',
     toJudge: 'Read warm; engines with two banks only.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
@@ -80,7 +80,7 @@ export const FUEL_RULES = [
     engines: 'petrol',
     expected: 'λ 0.97 to 1.03 once warm',
     source: 'Closed loop steers to λ 1 for the catalyst',
-    toJudge: 'Read warm, without pulling hard.',
+    toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
       const isOpenLoop = (w.stats['fuelLoop']?.last ?? 2) !== 2;
       if (of('coolant').mean < 60 || isOpenLoop) return null;
@@ -123,7 +123,7 @@ export const FUEL_RULES = [
     states: ANY,
     needs: ['fuelLevel'],
     expected: '1 to 100 %, and steady while it stands',
-    source: 'An open sender reads nothing, a shorted one full',
+    source: 'An open sender reads empty, a shorted one full (or the other way round)',
     toJudge: 'Read once with the ignition on.',
     judge: (of, w) => {
       const { min, max, mean } = of('fuelLevel');
@@ -139,7 +139,7 @@ export const FUEL_RULES = [
     needs: ['tankPressure'],
     engines: 'petrol',
     expected: 'within 2.5 kPa of the air',
-    source: 'Tanks are tested at 0.5 to 1.5 kPa; more opens the cap’s valve',
+    source: 'Leak tests use up to about 3 kPa; more opens the cap’s valve',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => within(of('tankPressure').mean, -2_500, 2_500, `${fixed(of('tankPressure').mean)} Pa`),
   }),

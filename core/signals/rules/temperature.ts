@@ -38,7 +38,7 @@ const soak = <Id extends string>(
     needs: [a, b],
     expected,
     source:
-      'Everything is as warm as the air after 6 to 8 hours; 5 °C of sensor and place, the rest for the sun',
+      'After 6 to 8 hours everything is at air temperature; 5 °C for sensor tolerance and place, the rest for sun',
     toJudge: 'Read before the first start of the day.',
     judge: (of, w) => {
       const [x, y] = [of(a).first, of(b).first];
@@ -57,7 +57,7 @@ export const TEMPERATURE_RULES = [
   rail('outside-temperature-rail', 'Outside temperature is possible', 'outside'),
   soak(
     'soak',
-    'Coolant and intake agree after a night',
+    'Coolant and intake air temperatures agree after a night',
     ['coolant', 'intake'],
     12,
     'within 5 °C of each other before the first start',

@@ -9,7 +9,7 @@ export const THROTTLE_RULES = [
     title: 'Both pedal tracks agree',
     states: ANY,
     needs: ['pedalD', 'pedalE', 'pedalRatio'],
-    expected: 'one the same as, or half of, the other, within a tenth',
+    expected: 'both equal, or one half of the other, within 10 %',
     source: 'Two tracks of fixed ratio check each other; the limit is that of the control units',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
@@ -28,7 +28,7 @@ export const THROTTLE_RULES = [
     states: ['key-on'],
     needs: ['pedalD'],
     expected: '5 to 25 % untouched',
-    source: 'Sensors rest above nothing, so that a broken wire is told from a foot off',
+    source: 'Sensors rest above zero, so that a broken wire can be told from a released pedal',
     toJudge: 'Ignition on, foot off the pedal.',
     judge: (of) => within(of('pedalD').min, 2, 30, `${fixed(of('pedalD').min)} %`),
   }),

@@ -7,14 +7,14 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'flashing',
     level: 'safe-place',
     holds: (f) => f.lamps.get('engine') === 'flashing',
-    because: 'The engine lamp flashes: misfire is overheating the catalyst.',
-    then: 'Off the pedal, drive without load to the nearest safe place and stop. Each minute under load can cost the catalyst.',
+    because: 'The engine light is flashing: a misfire is overheating the catalyst.',
+    then: 'Ease off, drive as gently as you can to the nearest safe place and stop. Every minute of hard driving can ruin the catalyst.',
     minute: [
       'Ease off the pedal until it stops flashing; no overtaking, no hills.',
       'Go to the nearest safe place, not home, and stop.',
-      'Leave it off dry grass: the catalyst under it may glow.',
+      'Do not park on dry grass: the catalyst underneath may be red hot.',
     ],
-    call: 'A tow, if it still flashes or shakes after it has stood.',
+    call: 'A tow, if it still flashes or shakes after a rest.',
     once: 'the lamp no longer flashes',
   },
   {
@@ -22,13 +22,13 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: lit('charging'),
     because: 'The charging lamp is lit: the car runs on its battery, for half an hour at best.',
-    then: 'Switch off what you do not need and drive to the nearest safe place. If a belt drives the water pump, watch the temperature and stop if it climbs.',
+    then: 'Switch off what you do not need and drive to the nearest safe place. Watch the temperature: the same belt may drive the coolant pump; stop if it climbs.',
     minute: [
       'Heating, rear screen, radio and fans off; lights stay on in the dark.',
-      'Do not switch the engine off before you are where you want to be: it may not start again.',
+      'Do not switch the engine off until you are somewhere safe: it may not start again.',
       'Watch the temperature: where the same belt drives the water pump, stop if it climbs.',
     ],
-    call: 'Somebody with a charger, or a breakdown service.',
+    call: 'A breakdown service, or someone who can bring a charger.',
     once: 'it charges again',
   },
   {
@@ -48,11 +48,11 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     holds: (f) =>
       yes('sign:stalls-rolling')(f) ||
       (yes('sign:stalls')(f) && f.observations.get('sign:stalls-rolling') !== 'no'),
-    because: 'It stalls: steering and brakes lose their help when it does.',
-    then: 'Not in traffic. Have it moved, or drive only where a stall hurts nobody.',
+    because: 'It stalls: power steering and brake assist go when it does.',
+    then: 'Keep out of traffic. Have it moved, or drive only where a stall endangers nobody.',
     minute: [
       'Keep a hand on the wheel: steering and brakes get heavy when it stalls, but they work.',
-      'Leave the traffic at the next place where you can stop.',
+      'Pull out of traffic at the next place where you can stop.',
     ],
     call: 'A tow, if it stalls while rolling.',
     once: 'it no longer stalls',
@@ -76,11 +76,11 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: (f) => found('fuel-leaks')(f) || partFailing('fuel-pressure', 'leak-large')(f),
     because: 'Fuel leaks or smells: a leak can burn.',
-    then: 'Stop, look underneath and round the rail. If anything drips, do not start it.',
+    then: 'Stop, engine off, look underneath and around the engine from a distance. If anything drips, do not start it.',
     minute: [
       'Stop, switch off, no smoking, nothing that sparks.',
       'Look underneath from a step away: does anything drip?',
-      'If it drips, or you see smoke: away from the car, and the fire brigade.',
+      'If it drips, or you see smoke: everyone away from the car, and call the fire service.',
     ],
     call: 'The fire brigade if it drips; else a breakdown service.',
     once: 'the smell is found and gone',
@@ -89,8 +89,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'steering-lamp',
     level: 'safe-place',
     holds: lit('steering'),
-    because: 'The steering lamp is lit: its help may go from one bend to the next.',
-    then: 'Drive slowly to a safe place and try how it steers standing. Steering is licensed work.',
+    because: 'The steering light is on: power assistance may fail from one bend to the next.',
+    then: 'Drive slowly to a safe place and, standing, try how heavy the steering is. Steering is work for a qualified workshop.',
     minute: [
       'Slow down, both hands: it may be heavy from one moment to the next.',
       'Stop where it is safe and turn the wheel standing: heavy or normal?',
@@ -107,7 +107,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     minute: [
       'Stop in the open, away from walls and other cars.',
       'Switch off, key away from the car, everyone out.',
-      'Smoke, hissing or a sweet smell: well away, and the fire brigade: say that it is a high-voltage car.',
+      'Smoke, hissing or a sweet smell: get well away, call the fire service and say that it is an electric or hybrid car.',
     ],
     call: 'The maker’s breakdown line or a workshop licensed for high voltage.',
     once: 'licensed people have looked at the high-voltage system',
@@ -310,9 +310,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     then: 'Stop where it is safe, out of gear, and let it cool.',
     minute: [
       'Out of gear, stop where it is safe.',
-      'Let it idle in neutral if the handbook says so; else off.',
+      'Let it idle in neutral or park if the handbook says so; otherwise switch off.',
     ],
-    call: 'A breakdown service; ask whether it may be towed on its wheels.',
+    call: 'A breakdown service; tell them it is an automatic and ask whether it may be towed on its wheels.',
     once: 'the lamp stays out and the fluid is right',
   },
   {
@@ -321,7 +321,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     holds: found('slips'),
     because: 'The revs rise and the speed does not: clutch or gearbox slips.',
     then: 'Drive no further than to a safe place; slipping burns it up.',
-    minute: ['Ease off; a higher gear and little pedal.', 'Stop at the next safe place.'],
+    minute: ['Ease off; a higher gear (manual) and light throttle.', 'Stop at the next safe place.'],
     call: 'A breakdown service.',
     once: 'it no longer slips',
   },
@@ -330,12 +330,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: onPart('brakes', 'brake-fluid', 'brake-booster', 'booster-pressure-sensor'),
     because: 'The brakes themselves report a fault: fluid, booster or heat.',
-    then: 'Try the pedal standing; drive no further than to a safe place. Brakes are licensed work.',
+    then: 'Standing, try the pedal; drive no further than a safe place. Brakes are work for a qualified workshop.',
     minute: [
       'Slow down with the gears; press the pedal gently: as always?',
-      'Hard or long: stop where it is safe and leave it there.',
+      'Hard, or sinking: stop where it is safe and leave it there.',
     ],
-    call: 'A tow, if the pedal is not as always.',
+    call: 'A tow, if the pedal does not feel as usual.',
     once: 'the brakes have been looked at',
   },
   {
@@ -358,7 +358,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'coolant-code',
     level: 'safe-place',
     holds: (f) => onPart('coolant-level')(f) || failing('cooling', 'flow-low')(f),
-    because: 'Coolant is missing, or is not moved: the engine will overheat.',
+    because: 'Coolant is low or not circulating: the engine will overheat.',
     then: 'Stop before the gauge rises; look at the level when it is cold.',
     minute: [
       'Heater to its hottest, off the pedal.',
@@ -374,7 +374,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The gearbox slips or is too hot.',
     then: 'To a safe place only; let it cool, look at its fluid.',
     minute: ['Ease off, a high gear.', 'Stop where it is safe; out of gear.'],
-    call: 'A breakdown service; ask whether it may be towed on its wheels.',
+    call: 'A breakdown service; tell them it is an automatic and ask whether it may be towed on its wheels.',
     once: 'fluid and clutches have been looked at',
   },
   {
@@ -417,7 +417,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'cam-timing',
     level: 'safe-place',
     holds: onPart('cam-timing'),
-    because: 'Camshaft and crankshaft are out of step: the valves may be next.',
+    because: 'Camshaft and crankshaft are out of step: if the chain or belt jumps further, the valves can hit the pistons.',
     then: 'Do not drive it further than to a safe place until the timing has been looked at.',
     minute: [
       'No high revs. Stop at the nearest safe place.',

@@ -11,7 +11,7 @@ import { now } from '../clock.ts';
 
 /** What the law may say of a code that somebody lives with. */
 export const LEGAL_CAUTION =
-  'Emissions equipment may not be removed or defeated where the law says so, and an inspection may fail for this code. Check your local rule. Accepting it here changes nothing in the car; it only keeps it apart so that new codes are seen.';
+  'In most places it is illegal to remove or defeat emissions equipment, and this code may fail an inspection: check your local rules. Accepting it here changes nothing in the car; it only sets the code apart so that new ones stand out.';
 
 /** Accepts one code with a reason. */
 export function AcceptForm({
@@ -59,7 +59,7 @@ export function AcceptForm({
           />
           {typed.length === 5 && !isCode ? (
             <span role="alert" className="text-[15px] font-semibold">
-              No code looks like this: a letter P, C, B or U, a digit 0 to 3, three more.
+              This is not a code: it needs a letter P, C, B or U, a digit 0 to 3, and three more characters.
             </span>
           ) : isCode ? (
             <span className="text-[15px]">{explainCode(typed).title}</span>
@@ -80,7 +80,7 @@ export function AcceptForm({
           Accept this code
         </button>
         <button type="button" className={BUTTON.quiet} onClick={onDone}>
-          Leave it
+          Cancel
         </button>
       </div>
     </form>
@@ -114,7 +114,7 @@ export function AcceptedCodes({ vehicle }: { vehicle: Vehicle }) {
                 className={BUTTON.quiet}
                 onClick={() => void dispatch(putVehicle(withdrawCode(vehicle, a.code, now().toISOString())))}
               >
-                Take it back
+                Withdraw
               </button>
             )}
           </li>

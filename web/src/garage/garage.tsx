@@ -51,7 +51,7 @@ export function Garage() {
       <ExportReminder />
       {list.length === 0 ? (
         <Notice
-          title="No vehicle yet."
+          title="No vehicles yet."
           action={
             <div className="flex flex-wrap gap-2">
               <Link to="/?new" className={BUTTON.solid}>
@@ -77,8 +77,7 @@ export function Garage() {
             </div>
           }
         >
-          Begin with the lamp that lit: say what you see, plug in, and find out what it is, how far it may
-          still be driven and what to do about it.
+          Start with the warning light: say what you see, connect, and find out what it is, how far you may still drive and what to do about it.
         </Notice>
       ) : (
         <Sheets list={list}>

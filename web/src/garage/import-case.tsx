@@ -52,7 +52,7 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
   return (
     <Dialog
       title="Bring in a case file"
-      description="It is checked first, shown, and then added. Nothing here is changed before."
+      description="It is checked and shown first; nothing is changed until you add it."
       open
       onOpenChange={onClose}
     >
@@ -150,7 +150,7 @@ function Checked({
           ? 'Your logbook has a case or a vehicle under the same mark that is another vehicle. Nothing of it is mixed.'
           : plan.isNew
             ? 'It is not in your logbook yet.'
-            : 'You have this case already; only entries that you lack are added.'}
+            : 'You already have this case; only missing entries will be added.'}
       </p>
       {newer > 0 ? (
         <p className="mt-1">

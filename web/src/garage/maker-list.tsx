@@ -46,7 +46,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
       <p className="text-ink-2">
         {known
           ? `“${known.name}”, ${Object.keys(known.codes).length} codes, since ${day(known.addedAt)}.`
-          : 'None. What the maker’s own codes mean differs from make to make; a list of yours (CSV: code, text) is used and marked as yours.'}
+          : 'None. Manufacturer-specific codes differ from make to make; you can import your own list (CSV: code, text), which is marked as yours.'}
       </p>
       {checked ? (
         <Notice
@@ -60,7 +60,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
                 </button>
               ) : null}
               <button type="button" className={BUTTON.quiet} onClick={() => setChecked(null)}>
-                Leave it
+                Cancel
               </button>
             </div>
           }
@@ -106,7 +106,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
             });
           }}
         >
-          Use it no longer
+          Stop using it
         </button>
       ) : null}
     </div>

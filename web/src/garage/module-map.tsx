@@ -23,7 +23,7 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
       {shown ? (
         <>
           <p>
-            {checked ? <b>To be used: </b> : null}“{shown.name}”, {shown.modules.length} control units.
+            {checked ? <b>Will be used: </b> : null}“{shown.name}”, {shown.modules.length} control units.
           </p>
           <ul className="divide-y divide-line text-[15px]">
             {shown.modules.map((m) => (
@@ -40,8 +40,7 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
         </>
       ) : (
         <p className="text-ink-2">
-          Only engine and gearbox answer the standard’s questions. A module map (open JSON, see the
-          documentation) names the others, and every reading then asks them too.
+          Only the engine and transmission answer standard requests. A module map (open JSON, see the documentation) lists the other control units, and every reading then asks them too.
         </p>
       )}
       {problem ? (
@@ -65,7 +64,7 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
               Use this map
             </button>
             <button type="button" className={BUTTON.quiet} onClick={() => setChecked(null)}>
-              Leave it
+              Cancel
             </button>
           </>
         ) : null}

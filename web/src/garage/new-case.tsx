@@ -22,7 +22,7 @@ export function NewCase({ onClose }: { onClose: () => void }) {
   return (
     <Dialog
       title="A light came on"
-      description="On which vehicle? Anything you do not know may stay empty."
+      description="On which vehicle? Leave anything you do not know blank."
       open
       onOpenChange={onClose}
     >

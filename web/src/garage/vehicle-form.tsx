@@ -34,7 +34,7 @@ const heightIn = (m: number) =>
     .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.').replace('−', '-'))))
     .refine(
       (n) => n === undefined || vehicleSchema.shape.heightM.safeParse(n * m).success,
-      'A height that people live at, or leave it empty.',
+      'A realistic altitude, or leave it empty.',
     );
 const positive = z
   .string()
@@ -232,18 +232,18 @@ export function VehicleForm({
         {choose('gearbox', 'Gearbox', GEARBOXES)}
         {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
         {field('inspectionDue', 'Next inspection', { type: 'date' })}
-        {field('height', `Height where it is kept, ${units === 'metric' ? 'm' : 'feet'}`, {
+        {field('height', `Altitude where it is kept, ${units === 'metric' ? 'm' : 'feet'}`, {
           hint: 'Above the sea; needed to judge the air pressure.',
           mode: 'decimal',
         })}
       </div>
-      {field('modifications', 'What is modified on it', {
-        hint: 'Exhaust, intake, software, lamps, gas conversion; it changes what is likely.',
+      {field('modifications', 'Modifications', {
+        hint: 'Exhaust, intake, software, lights, LPG conversion; these change what is likely.',
       })}
       <fieldset>
         <legend className="font-semibold">Usual trips</legend>
         <p className="text-[14px] text-ink-2">
-          Drives that you make anyway. They tell when self-checks can run before an inspection.
+          Trips you make anyway. They show when self-checks can run before an inspection.
         </p>
         <ul className="mt-2 space-y-3">
           {trips.fields.map((t, i) => (
@@ -252,7 +252,7 @@ export function VehicleForm({
               className="grid grid-cols-2 items-end gap-2 border-l-4 border-own-line pl-3 sm:grid-cols-[1.4fr_1fr_1fr_1fr_1fr_auto]"
             >
               <label className="col-span-2 block sm:col-span-1">
-                <span className="text-[14px]">Where to</span>
+                <span className="text-[14px]">Destination</span>
                 <input className={FIELD} {...register(`trips.${i}.name`)} />
               </label>
               <label className="block">
@@ -339,12 +339,11 @@ export function VehicleForm({
                     className={BUTTON.quiet}
                     onClick={() => setValue('year', String(report.modelYear), { shouldDirty: true })}
                   >
-                    Take {report.modelYear} over
+                    Use {report.modelYear}
                   </button>
                 ) : null}
                 <p className="text-ink-2">
-                  It does not tell the engine, fuel, market or owner in a way that all makers share: say those
-                  below.
+                  It does not give engine, fuel, market or owner in a way that all manufacturers share: enter those below.
                 </p>
               </>
             ) : (
@@ -358,7 +357,7 @@ export function VehicleForm({
         {choose('kind', 'Kind', ['car', 'van', 'motorcycle'])}
         {choose('fuel', 'Fuel', FUELS)}
         <label className="block">
-          <span className="font-semibold">Sold new in</span>
+          <span className="font-semibold">Sold new in (market)</span>
           <select className={FIELD} {...register('market')}>
             <option value="">not known</option>
             {Object.entries(MARKETS).map(([id, name]) => (
@@ -369,7 +368,7 @@ export function VehicleForm({
           </select>
         </label>
         {field('year', 'Year', { mode: 'numeric' })}
-        {field('distance', `Distance on the clock, ${unit}`, { mode: 'numeric' })}
+        {field('distance', `Mileage (odometer), ${unit}`, { mode: 'numeric' })}
         {field('displacement', 'Engine size, litres', {
           hint: 'Such as 1.4; needed to judge the air flow.',
           mode: 'decimal',

@@ -42,13 +42,13 @@ export function VehiclePage() {
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <h1 className="text-2xl">{vehicle.name}</h1>
       <div className="grid items-start gap-4 lg:grid-cols-[1.35fr_1fr]">
-        <section className={`${SHEET} p-4`} aria-label="About it">
+        <section className={`${SHEET} p-4`} aria-label="Vehicle details">
           <VehicleForm
             key={vehicle.id}
             vehicle={vehicle}
             newVehicleId={() => vehicle.id}
             units={units}
-            submit="Keep the changes"
+            submit="Save changes"
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
               const { acceptedCodes, makerCodes, moduleMap } = vehicle;
@@ -80,13 +80,13 @@ export function VehiclePage() {
           </section>
           <section className={`${SHEET} p-4`} aria-labelledby="maker-list">
             <h2 id="maker-list" className="mb-2 text-lg">
-              The maker’s own codes
+              Manufacturer-specific codes
             </h2>
             <MakerList vehicle={vehicle} />
           </section>
           <section className={`${SHEET} p-4`} aria-labelledby="socket">
             <h2 id="socket" className="text-lg">
-              Can it be read?
+              Does it support standard diagnostics (OBD)?
             </h2>
             <p>
               <b>

@@ -54,7 +54,7 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
           <Plus size={18} aria-hidden="true" /> Open a case
         </Link>
         <Link to={`/vehicle/${vehicle.id}`} className={BUTTON.quiet}>
-          <Pencil size={17} aria-hidden="true" /> About it
+          <Pencil size={17} aria-hidden="true"  /> Vehicle details
         </Link>
       </div>
     </Frame>
@@ -124,17 +124,17 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
     : a.proof.status !== 'not-cleared'
       ? {
           'unknown-outcome': 'a clear got no answer: read again',
-          'read-again': 'waits for a reading after the clear',
+          'read-again': 'needs a reading after the clear',
           returned: 'it came back: narrow it down again',
           watching: 'waits for more good drives',
           proven: 'proven; close it',
           'not-cleared': '',
         }[a.proof.status]
       : !isRead
-        ? 'waits to be read'
+        ? 'not read yet'
         : a.checks[0]?.isWorthIt
           ? `next check: ${a.checks[0].title}`
-          : 'waits for your decision';
+          : 'waiting for your decision';
   return (
     <Link
       ref={ref}

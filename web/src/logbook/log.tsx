@@ -61,7 +61,7 @@ export function Log({
     >
       <SaveCase caseId={record.id} />
       {record.entries.length === 0 ? (
-        <p className="mt-4 text-ink-2">Nothing is recorded yet. Begin at Light.</p>
+        <p className="mt-4 text-ink-2">Nothing recorded yet. Start at Warning light.</p>
       ) : (
         <Rows record={record} state={state} assessment={assessment} />
       )}
@@ -206,7 +206,7 @@ function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDon
         Strike out
       </button>
       <button type="button" className={BUTTON.quiet} onClick={onDone}>
-        Leave it
+        Cancel
       </button>
     </form>
   );

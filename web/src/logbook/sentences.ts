@@ -45,13 +45,13 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'connection':
       return entry.outcome === 'talking'
         ? `${entry.adapter} talks${entry.protocol ? `, ${entry.protocol}` : ''}${entry.volts === undefined ? '' : `, ${entry.volts.toFixed(1)} V`}.`
-        : `${entry.adapter} did not get through. ${entry.message ?? ''}`;
+        : `${entry.adapter} could not connect. ${entry.message ?? ''}`;
     case 'connection-step':
       return stepSentence(entry.step, entry.answer);
     case 'scan': {
       const codes = [...new Set(entry.scan.codes.map((c) => c.code))];
       const what = entry.isComplete ? 'Full reading' : PART_WORDS[entry.via];
-      const after = entry.continues ? ', gone on with after a cut' : '';
+      const after = entry.continues ? ', continued after an interruption' : '';
       const isRead = entry.scan.parts.some((p) => p.part === 'confirmed' && p.state === 'empty');
       const found = codes.length > 0 ? codes.join(', ') : isRead ? 'no codes' : 'codes not read';
       const mil = milOf(entry.scan);
@@ -81,8 +81,8 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'clear':
       return entry.outcome === 'agreed'
         ? entry.unit
-          ? `Cleared: ${entry.unit.name}; it agreed.`
-          : 'Cleared; the car agreed.'
+          ? `Cleared: ${entry.unit.name}; confirmed.`
+          : 'Cleared; confirmed by the car.'
         : `${entry.outcome === 'unknown' ? 'Clear sent, no answer' : 'Clear refused'}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;

@@ -12,7 +12,7 @@ const KEYS: readonly { id: Mode; title: string }[] = [
   { id: 'raised', title: '2,500 rpm' },
 ];
 
-/** At the wheel of the stand-in: its key, a drive, a repair, the plug. */
+/** Drive the simulated car: its key, a drive, a repair, the plug. */
 export function StandInPanel() {
   const dispatch = useAppDispatch();
   const standIn = useAppSelector((s) => s.link.standIn);
@@ -20,10 +20,10 @@ export function StandInPanel() {
   return (
     <section aria-labelledby="stand-in" className={`${SHEET} p-4`}>
       <h3 id="stand-in" className="text-lg">
-        At the wheel of the stand-in
+        Drive the simulated car
       </h3>
       <p className="text-[15px] text-ink-2">
-        A car that is not there, for trying things out. Ignition and engine:
+        A simulated car for practice. Ignition and engine:
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Segments
@@ -44,15 +44,15 @@ export function StandInPanel() {
           disabled={standIn.isMended}
           onClick={() => void dispatch(standInDoes('mend'))}
         >
-          {standIn.isMended ? 'Mended' : 'Mend its fault'}
+          {standIn.isMended ? 'Mended' : 'Repair its fault'}
         </button>
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(pullPlug())}>
-          <Unplug size={18} aria-hidden="true" /> Pull the plug
+          <Unplug size={18} aria-hidden="true" /> Unplug the adapter
         </button>
       </div>
       <p className="mt-2 text-[15px] text-ink-2" role="status">
         {standIn.trips === 0
-          ? 'Not driven since you plugged in.'
+          ? 'Not driven since you connected.'
           : `${standIn.trips} ${standIn.trips === 1 ? 'trip' : 'trips'} since you plugged in; the last one ${standIn.shook ? 'shook' : 'ran smoothly'}.`}
       </p>
     </section>

@@ -37,13 +37,13 @@ export function CodeSheet({
           {e.system ? <span className={TAG}>{e.system}</span> : null}
           {e.area ? <span className={TAG}>{e.area}</span> : null}
           {e.valid ? <span className={TAG}>{e.scope === 'maker' ? 'maker’s own' : 'standard'}</span> : null}
-          {e.term ? <span className={TAG}>workshop: {e.term}</span> : null}
+          {e.term ? <span className={TAG}>also called: {e.term}</span> : null}
         </div>
         {theirs.map((t) => (
           <p key={t.list + t.text} className="mt-3 border-l-4 border-own pl-3">
             <b>{t.text}</b>
             <span className="block text-[15px] text-ink-2">
-              from your list “{t.list}”; nobody here vouches for it
+              from your list “{t.list}”; not checked by us
             </span>
           </p>
         ))}
@@ -65,23 +65,23 @@ export function CodeSheet({
           </Row>
           <Row term="The control unit saw">{p.saw}.</Row>
           <Row term="You may notice">{p.notice.join(', ')}.</Row>
-          <Row term="It commonly turns out to be">
+          <Row term="Common causes">
             <ol className="list-decimal pl-5">
               {p.commonly.map((c) => (
                 <li key={c}>{c}</li>
               ))}
             </ol>
           </Row>
-          <Row term="It commonly is not">{p.isNot}</Row>
-          <Row term="It may set off">{p.setsOff}</Row>
+          <Row term="Often blamed by mistake">{p.isNot}</Row>
+          <Row term="What it can lead to">{p.setsOff}</Row>
           <Row term="Its self-check">
             {p.monitor
               ? `${p.monitor.name}: runs ${p.monitor.runs}.`
-              : 'Not one of the standard’s; the unit watches it by itself.'}
+              : 'Not a standard readiness monitor; the control unit checks it continuously.'}
           </Row>
           <Row term="Lamp">{p.lamp}</Row>
           {Object.keys(e.place).some((k) => k !== 'label') ? (
-            <Row term="Where that is">
+            <Row term="Where it is">
               <PlacePicture place={e.place} />
             </Row>
           ) : null}
@@ -90,7 +90,7 @@ export function CodeSheet({
       {e.valid ? (
         <div className="border-t border-line p-4">
           <p>
-            <b>How soon?</b> By itself: <b>{p.soon.title.toLowerCase()}</b>. {p.soon.because} {p.soon.then}
+            <b>How urgent?</b> On its own: <b>{p.soon.title.toLowerCase()}</b>. {p.soon.because} {p.soon.then}
           </p>
           <div className="mt-3">
             <Cautions texts={p.cautions} />

@@ -22,7 +22,7 @@ export function PlacePicture({ place }: { place: Place }) {
       </svg>
       <figcaption className="mt-1 text-[14px] text-ink-2">
         {isCylinder
-          ? 'Drawn with cylinder 1 at the belt side. Some makers count from the gearbox, and V engines bank by bank or across: the handbook decides.'
+          ? 'Drawn with cylinder 1 at the belt end. Some manufacturers count from the transmission end, and V engines bank by bank or across: check the workshop manual.'
           : 'Bank 1 is the side with cylinder 1, wherever that sits. Sensor 1 comes before the catalyst, sensor 2 behind it.'}
       </figcaption>
     </figure>

@@ -31,7 +31,7 @@ export function Reference() {
   return (
     <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-2xl">What does this code say?</h1>
+        <h1 className="text-2xl">What does this code mean?</h1>
         <div className="flex gap-1">
           {cameFromHere ? (
             <button type="button" className={BUTTON.quiet} onClick={() => void navigate(-1)}>
@@ -55,7 +55,7 @@ export function Reference() {
         <label className="block">
           <span className="text-ink-2">
             A code such as P0302, a word such as coil, or a symptom.{' '}
-            {describedCodes().length.toLocaleString('en-GB')} codes of the standard are described.
+            {describedCodes().length.toLocaleString('en-GB')} standard codes are described.
           </span>
           <input
             className={`${FIELD} mt-1 text-[20px]`}

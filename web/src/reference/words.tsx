@@ -20,20 +20,20 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   oil: 'Stop now and switch off. Without pressure the bearings are gone in minutes.',
   temperature: 'Stop and switch off. The cap stays shut while it is warm.',
   charging: 'The car runs on its battery, for half an hour at best.',
-  brakes: 'Parking brake not fully off, fluid low, or a circuit lost. If it stays: stop.',
-  steering: 'Its help may go. Steering is licensed work.',
+  brakes: 'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
+  steering: 'Power assistance may fail. Steering is work for a qualified workshop.',
   'high-voltage': 'Park safely, touch nothing orange, call licensed help.',
   stability: 'Flickering while a wheel spins is normal; lit, stability and often ABS are off.',
   airbag: 'Airbags and tensioners may not fire. Licensed work.',
-  tyre: 'One tyre is losing air, or the pressures were not taught.',
+  tyre: 'A tyre is losing air, or the system was not reset after inflating.',
   gearbox: 'It may hold one gear or grow too hot. Red: stop and let it cool.',
   particulate: 'Steady: twenty minutes at a steady speed. Flashing: have it looked at.',
   glow: 'Lit before the start is normal; lit or flashing while driving is not.',
-  other: 'Red asks to stop, amber to look soon. The handbook knows.',
+  other: 'Red means stop, amber means check soon. See the handbook.',
 };
 
 const STATE_MEANS = {
-  confirmed: 'Failed often enough, usually on two trips running; it asks for the lamp.',
+  confirmed: 'Failed often enough, usually on two trips in a row; it turns the engine light on.',
   pending: 'Failed in this or the last trip, not often enough for the lamp.',
   permanent: 'Only the car itself can erase it, once it has seen the check pass.',
   history: 'Stored but not failing now; the lamp is off.',
@@ -61,7 +61,7 @@ export function Words() {
       </div>
       <section className={SHEET} aria-labelledby="lamps">
         <h2 id="lamps" className="border-b border-line px-4 py-2.5 text-lg">
-          Lamps
+          Warning lights
         </h2>
         <ul className="divide-y divide-line">
           {(Object.keys(LAMPS) as LampId[]).map((id) => (
@@ -90,7 +90,7 @@ export function Words() {
                 <span className="block text-ink-2">
                   {causes
                     .map((c) => c.title.replace(/ (of )?cylinder \{n\}/, '').replace(' {n}', ''))
-                    .join('; ') || 'Too many things to name; it is weighed together with the rest.'}
+                    .join('; ') || 'Too many possible causes to list; it counts together with your other findings.'}
                 </span>
               </li>
             );
@@ -99,7 +99,7 @@ export function Words() {
       </section>
       <section className={SHEET} aria-labelledby="states">
         <h2 id="states" className="border-b border-line px-4 py-2.5 text-lg">
-          What readers write
+          Terms used by code readers
         </h2>
         <ul className="divide-y divide-line">
           {(Object.keys(STATE_MEANS) as (keyof typeof STATE_MEANS)[]).map((state) => (
@@ -129,7 +129,7 @@ export function Words() {
       </section>
       <section className={SHEET} aria-labelledby="glossary">
         <h2 id="glossary" className="border-b border-line px-4 py-2.5 text-lg">
-          Words of the trade
+          Glossary
         </h2>
         <dl className="divide-y divide-line">
           {GLOSSARY.map((g) => (

@@ -42,9 +42,9 @@ export function SettingsPage() {
           label="Theme"
           value={settings.theme}
           options={[
-            { id: 'auto', title: 'As the device' },
-            { id: 'day', title: 'Bright day' },
-            { id: 'garage', title: 'Dark garage' },
+            { id: 'auto', title: 'Same as device' },
+            { id: 'day', title: 'Light (daylight)' },
+            { id: 'garage', title: 'Dark (garage)' },
           ]}
           onChange={(theme) => void dispatch(changeSettings({ ...settings, theme }))}
         />
@@ -60,12 +60,12 @@ export function SettingsPage() {
       >
         <h2 className="text-lg">Your time, your money, your tools</h2>
         <div className="grid gap-4 sm:grid-cols-2">
-          {number('ownHourly', 'An hour of your own time', 'What it is worth to you; 0 if you enjoy it.')}
-          {number('shopHourly', 'A workshop’s hour', 'Ask, or leave the guess.')}
-          {number('shopDiagnosis', 'A workshop’s fee for reading and finding', 'Before anything is mended.')}
+          {number('ownHourly', 'Your own time, per hour', 'What it is worth to you; 0 if you enjoy it.')}
+          {number('shopHourly', 'Workshop labour, per hour', 'Ask, or leave the guess.')}
+          {number('shopDiagnosis', 'Workshop diagnosis fee', 'Before anything is repaired.')}
           <label className="block">
             <span className="font-semibold">Currency</span>
-            <span className="block text-[14px] text-ink-2">Sign or short code, only shown.</span>
+            <span className="block text-[14px] text-ink-2">Symbol or short code, for display only.</span>
             <input className={FIELD} {...register('currency')} />
           </label>
         </div>
@@ -83,8 +83,7 @@ export function SettingsPage() {
         <div>
           <p className="font-semibold">When in doubt</p>
           <p className="text-[14px] text-ink-2">
-            It moves what is recommended, never a caution or a closed choice. We begin with testing: a code
-            that is cleared unread is a clue lost.
+            This changes what is recommended, never a warning or a blocked choice. Our default is to test first: a code cleared unread is a clue lost.
           </p>
           <Segments
             label="When in doubt"
@@ -103,8 +102,8 @@ export function SettingsPage() {
             value={units}
             options={[
               { id: 'metric', title: 'Kilometres' },
-              { id: 'mixed', title: 'Miles, litres' },
-              { id: 'imperial', title: 'Miles, gallons' },
+              { id: 'mixed', title: 'Miles, °C, kPa' },
+              { id: 'imperial', title: 'Miles, °F, psi' },
             ]}
             onChange={(units) => setValue('units', units)}
           />

@@ -12,7 +12,7 @@ export function AdapterChip({ caseId }: { caseId: string }) {
     'volts' in status && status.volts !== null && !isRecording ? `${status.volts.toFixed(1)} V` : null;
   const words = {
     connecting: 'connecting',
-    failed: 'not talking',
+    failed: 'not connected',
     talking: isRecording ? 'recording' : volts ? null : 'talking',
     reading: 'reading',
     clearing: 'clearing',

@@ -73,9 +73,9 @@ export function Finder({
     ...(caseId ? [{ title: 'Open the log', run: () => go(`/case/${caseId}/light?log`) }] : []),
     { title: 'Garage', run: () => go('/') },
     { title: 'Open a case, add a vehicle', run: () => go('/?new') },
-    { title: 'Bring in a case file', run: () => go('/?import') },
+    { title: 'Import a case file', run: () => go('/?import') },
     { title: 'Look up codes', run: () => go('/codes') },
-    { title: 'Words, lamps, symptoms', run: () => go('/words') },
+    { title: 'Glossary, warning lights, symptoms', run: () => go('/words') },
     { title: 'Settings', run: () => go('/settings') },
     {
       title: 'Theme: bright day',
@@ -86,10 +86,10 @@ export function Finder({
       run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'garage' }))),
     },
     {
-      title: 'Theme: as the device',
+      title: 'Theme: same as device',
       run: () => run(() => void dispatch(changeSettings({ ...settings, theme: 'auto' }))),
     },
-    { title: 'Sheet of keys', run: () => run(onKeys) },
+    { title: 'Keyboard shortcuts', run: () => run(onKeys) },
   ];
 
   return (

@@ -5,14 +5,14 @@ const KEYS: readonly [string, string][] = [
   ['L', 'Log of the open case'],
   ['/ or Ctrl K', 'Search: code, word, vehicle, command'],
   ['G', 'Garage'],
-  ['?', 'This sheet'],
+  ['?', 'This list'],
   ['Esc', 'Close what is open'],
 ];
 
 /** The sheet that lists the keys. */
 export function KeySheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Dialog title="Keys" open={open} onOpenChange={onOpenChange}>
+    <Dialog title="Keyboard shortcuts" open={open} onOpenChange={onOpenChange}>
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-5 gap-y-3">
         {KEYS.map(([key, what]) => (
           <div key={key} className="contents">

@@ -6,11 +6,11 @@ export function Lost({ error }: { error?: unknown }) {
   return (
     <main className="mx-auto max-w-xl p-6">
       <Notice
-        title={error === undefined ? 'There is nothing at this address.' : 'This page broke.'}
+        title={error === undefined ? 'Page not found.' : 'Something went wrong on this page.'}
         action={
           // Loaded anew: what broke stays broken until then.
           <a href="/" className={BUTTON.solid}>
-            To the garage
+            Go to the garage
           </a>
         }
       >

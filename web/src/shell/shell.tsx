@@ -53,7 +53,7 @@ export function Shell() {
         href="#work"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
       >
-        Skip to the work
+        Skip to content
       </a>
       <header className="flex h-[52px] shrink-0 items-center gap-2 border-b border-line bg-sheet px-3 md:gap-4 md:px-4">
         <Link

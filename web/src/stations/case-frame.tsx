@@ -53,7 +53,7 @@ export function CaseFrame() {
             </Link>
           }
         >
-          It may be in another browser, or it was brought in elsewhere as a file.
+          It may be stored in another browser, or imported on another device.
         </Notice>
       </main>
     );
@@ -76,12 +76,12 @@ export function CaseFrame() {
     return (
       <main id="work" className="mx-auto w-full max-w-xl p-6">
         <Notice
-          title="The case could not be assessed."
+          title="This case could not be evaluated."
           tone="strong"
           action={
             <div className="flex flex-wrap gap-2">
               <button type="button" className={BUTTON.solid} onClick={() => location.reload()}>
-                Load again
+                Reload
               </button>
               <Link to="?log" className={BUTTON.plain}>
                 Open the log

@@ -4,14 +4,14 @@ import { cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
 
-/** How much road is left: its length, its words and the fact that decided. */
+/** How far you may still drive: its length, its words and the fact that decided. */
 export function Road({ allowance }: { allowance: Allowance }) {
   const [isOpen, setOpen] = useState(false);
   const first = allowance.reasons.find((r) => r.isDeciding);
   const { change, reasons, level } = allowance;
   const isEndless = level === 'no-limit';
   return (
-    <section aria-label="How much road is left" className="shrink-0 border-b border-line">
+    <section aria-label="How far you may still drive" className="shrink-0 border-b border-line">
       <div className="verge-hatch flex min-h-[68px] items-stretch">
         <div
           className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px]"
@@ -34,7 +34,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
               <b className="line-clamp-2 md:text-[17px]">{first.text}</b>
               {change ? (
                 <span className="hidden md:line-clamp-1">
-                  Would be “{change.title.toLowerCase()}” once {change.once}.
+                  Becomes “{change.title.toLowerCase()}” once {change.once}.
                 </span>
               ) : null}
             </span>
@@ -52,7 +52,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
       </div>
       <Dialog
         title={allowance.title}
-        description={`${allowance.detail}. The strictest fact decides; what is unknown is never taken as good.`}
+        description={`${allowance.detail}. The strictest reason decides; anything unknown is treated with caution.`}
         open={isOpen}
         onOpenChange={setOpen}
       >
@@ -60,7 +60,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
           <p>
             {allowance.title === 'Closed'
               ? 'You closed this case. Whatever is seen or read from now on opens it again.'
-              : 'No lamp is lit, the car has been read, and nothing that is known holds it back.'}
+              : 'No warning light is on, the car has been read, and nothing known limits how far you may drive.'}
           </p>
         ) : null}
         <ul className="space-y-3">
@@ -71,13 +71,13 @@ export function Road({ allowance }: { allowance: Allowance }) {
             >
               <p className="font-semibold">{r.text}</p>
               <p className="text-ink-2">{r.then}</p>
-              {r.isDeciding ? <p className="text-[14px]">This decides.</p> : null}
+              {r.isDeciding ? <p className="text-[14px]">This is the deciding reason.</p> : null}
             </li>
           ))}
         </ul>
         {change ? (
           <p className="mt-4">
-            Would be “{change.title.toLowerCase()}” once {change.once}.
+            Becomes “{change.title.toLowerCase()}” once {change.once}.
           </p>
         ) : null}
       </Dialog>

@@ -2,12 +2,12 @@ import type { StationId } from '@pincer/core/assess';
 
 /** The eight stations, in the order of the job. */
 export const STATION_TITLES: Readonly<Record<StationId, string>> = {
-  light: 'Light',
-  'plug-in': 'Plug in',
+  light: 'Warning light',
+  'plug-in': 'Connect',
   read: 'Read',
   meaning: 'Meaning',
-  narrow: 'Narrow',
+  narrow: 'Narrow down',
   decide: 'Decide',
   fix: 'Fix',
-  prove: 'Prove',
+  prove: 'Prove it',
 };

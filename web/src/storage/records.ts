@@ -197,7 +197,7 @@ function entryOf(raw: unknown): ReadRecord<Entry> {
   const there = storedSchema.safeParse(raw);
   return there.success
     ? readEntry(there.data.record, there.data.version)
-    : { ok: false, why: 'broken', detail: 'it has no version' };
+    : { ok: false, why: 'broken', detail: 'it has no version number' };
 }
 
 /** Records as they lie in storage, by their keys. */
@@ -355,7 +355,7 @@ function place(key: string, raw: unknown, loaded: Reading): void {
   const read = <T>(schema: z.ZodType<T>): ReadRecord<T> =>
     there.success
       ? readRecord(schema, record, version)
-      : { ok: false, why: 'broken', detail: 'it has no version' };
+      : { ok: false, why: 'broken', detail: 'it has no version number' };
   switch (key.split(':')[0]) {
     case 'case':
       if (isWhole(record)) into(readWhole(record, version), (v) => loaded.whole.push(v));
@@ -381,7 +381,7 @@ function place(key: string, raw: unknown, loaded: Reading): void {
       loaded.marks = marksOf(raw);
       break;
     default:
-      into<never>({ ok: false, why: 'broken', detail: 'nobody knows what it is' }, () => undefined);
+      into<never>({ ok: false, why: 'broken', detail: 'unknown kind of record' }, () => undefined);
   }
 }
 

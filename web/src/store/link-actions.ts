@@ -101,7 +101,7 @@ function connectBy(attempt: Attempt, open: () => Promise<Transport>): AppThunk<P
           ? { sentence: error.message, next: error.next }
           : {
               sentence: 'The adapter could not be opened.',
-              next: `Is it plugged in, and not in use by another program or page? ${error instanceof Error ? error.message : ''}`.trim(),
+              next: `Is it plugged in and not in use by another program or page? ${error instanceof Error ? error.message : ''}`.trim(),
             };
       const detail = error instanceof Error && error.message !== words.sentence ? ` ${error.message}` : '';
       dispatch(statusChanged({ at: 'failed', words, volts: null }));

@@ -65,7 +65,7 @@ export async function openBluetooth(): Promise<Transport> {
   if (!line) {
     gatt.disconnect();
     throw new Error(
-      'This device carries no serial line; it is not an adapter, or one that needs pairing as a serial port.',
+      'This device has no serial service: it is not a diagnostic adapter, or it must be paired as a serial port instead.',
     );
   }
   const incoming = new ByteQueue();

@@ -32,7 +32,7 @@ export async function openSerial(baudRate: number): Promise<Transport> {
   if (!port) throw new Error('This browser has no serial connection.');
   await port.open({ baudRate });
   const { readable, writable } = port;
-  if (!readable || !writable) throw new Error('The port gave no streams.');
+  if (!readable || !writable) throw new Error('The port could not be opened for reading and writing.');
   const incoming = new ByteQueue();
   const reader = readable.getReader();
   const writer = writable.getWriter();

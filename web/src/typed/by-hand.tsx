@@ -37,7 +37,7 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
   };
   return (
     <Dialog
-      title="No adapter: type or paste"
+      title="No adapter? Type or paste"
       description="From a hand-held reader, a printed report, a message or an invoice."
       open
       onOpenChange={onClose}

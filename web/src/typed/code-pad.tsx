@@ -117,7 +117,7 @@ export function CodePad({
         <button
           type="button"
           className={BUTTON.plain}
-          aria-label="Take the last one back"
+          aria-label="Delete the last character"
           disabled={text === ''}
           onClick={() => setTyped({ ...typed, text: text.slice(0, -1) })}
         >
@@ -130,7 +130,7 @@ export function CodePad({
             <b>{explained.title}.</b> {typed.word}: {CODE_STATE_MEANS[state]}.
           </>
         ) : text === '' ? (
-          'Begin with the letter.'
+          'Start with the letter.'
         ) : (
           `${5 - text.length} more.`
         )}
@@ -163,7 +163,7 @@ export function CodePad({
       </div>
       <div className="flex flex-wrap items-end gap-3">
         <label className="block flex-1">
-          <span className="font-semibold">The reader’s word for its state</span>
+          <span className="font-semibold">Status shown by the reader</span>
           <select
             className={FIELD}
             value={typed.word}

@@ -94,7 +94,7 @@ export function PasteText({
         ) : null}
         {isNothingInText(found) ? null : (
           <>
-            <p className="font-semibold">Found; untick what is wrong:</p>
+            <p className="font-semibold">Found the following; untick anything wrong:</p>
             <ul className="divide-y divide-line border-y border-line">
               {found.codes.map((c, i) =>
                 row(
@@ -157,7 +157,7 @@ function OpenTextFile({ onText }: { onText: (text: string) => void }) {
     const text = await file.text();
     // Pictures and word-processor files are bytes, not text; nothing could be found in them.
     if (text.includes('\0') || text.includes('\uFFFD\uFFFD')) {
-      toast('This file holds no plain text. Open it, copy what it says, and paste that.');
+      toast('This file is not plain text. Open it, copy its contents and paste them here.');
       return;
     }
     if (text.length > MAX) toast('Only the first 200,000 characters were taken.');

@@ -251,9 +251,9 @@ const api = {
     if (countOf(recording) === 0)
       return {
         ok: false,
-        why: 'There is no reading in it.',
+        why: 'It contains no readings.',
         next: isCandump
-          ? 'The log holds no answers of service 01.'
+          ? 'The log contains no live-data (service 01) answers.'
           : 'Every column but the time is empty or no number.',
       };
     await store(

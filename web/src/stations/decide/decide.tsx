@@ -38,7 +38,7 @@ export function Decide() {
   return (
     <StationPage
       title="Decide"
-      lead="Costs are expected costs until it is dealt with, your own time at your own rate included. Change the rates in the settings."
+      lead="Costs are averages until the fault is fixed, including your own time at your own rate. Change the rates in Settings."
       {...(best
         ? {
             next: {
@@ -60,7 +60,7 @@ export function Decide() {
       {decision ? (
         <p className={`${SHEET} px-4 py-3`}>
           You chose “{options.find((o) => o.id === decision.option)?.title.toLowerCase()}”{' '}
-          {moment(decision.at)}.{isStale ? <b> Facts have come in since; look again.</b> : null}
+          {moment(decision.at)}.{isStale ? <b> New facts have come in since; review your choice.</b> : null}
         </p>
       ) : null}
       <div className={cx('grid gap-3', options.length > 3 ? 'lg:grid-cols-2' : 'lg:grid-cols-3')}>
@@ -74,7 +74,7 @@ export function Decide() {
         ))}
       </div>
       <section className={`${SHEET} p-4`}>
-        <h3 className="text-lg">Where it tips</h3>
+        <h3 className="text-lg">When the choice changes</h3>
         <ul className="mt-1 list-disc space-y-1 pl-5">
           {breakEvens.map((b) => (
             <li key={b}>{b}</li>
@@ -107,7 +107,7 @@ function Choice({
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="text-xl">{option.title}</h3>
         {isRecommended ? (
-          <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">we would</span>
+          <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">recommended</span>
         ) : null}
       </div>
       <dl className="mt-3 grid grid-cols-3 gap-2">
@@ -139,7 +139,7 @@ function Choice({
         disabled={isClosed}
         onClick={onChoose}
       >
-        {isClosed ? 'Closed for now' : `Choose: ${option.title.toLowerCase()}`}
+        {isClosed ? 'Not available now' : `Choose: ${option.title.toLowerCase()}`}
       </button>
     </section>
   );

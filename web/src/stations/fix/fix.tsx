@@ -22,8 +22,7 @@ export function Fix() {
     return (
       <StationPage title="Fix" next={{ title: 'Next: narrow it down', to: `/case/${record.id}/narrow` }}>
         <Notice title="Nothing to fix yet.">
-          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the dearest
-          one.
+          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most expensive one.
         </Notice>
       </StationPage>
     );
@@ -31,7 +30,7 @@ export function Fix() {
   return (
     <StationPage
       title="Fix"
-      lead="Handbook and workshop manual outrank these steps, above all for torque and safety."
+      lead="The handbook and workshop manual take precedence over these steps, above all for torque and safety."
       {...(state.repairs.length > 0
         ? {
             next: {
@@ -128,14 +127,14 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
           {procedure.tools.map((t) => (
             <span key={t.id} className={TAG}>
               {t.name}
-              {t.isMissing ? ', to buy' : ''}
+              {t.isMissing ? ' (to buy)' : ''}
             </span>
           ))}
         </p>
       </div>
       {procedure.isLicensed ? (
         <Notice title="This is work for a workshop." tone="strong">
-          Take the facts with you: codes, stored conditions and checks. They save the finding.
+          Take the facts with you: codes, freeze frame and checks. They save diagnosis time.
         </Notice>
       ) : null}
       <Cautions texts={procedure.cautions} />

@@ -17,7 +17,7 @@ const MODES: readonly { id: LampMode; title: string }[] = [
   { id: 'out', title: 'Out' },
   { id: 'steady', title: 'Steady' },
   { id: 'flashing', title: 'Flashing' },
-  { id: 'now-and-then', title: 'At times' },
+  { id: 'now-and-then', title: 'Comes and goes' },
 ];
 
 const COLOURS: readonly { id: LampColour; title: string }[] = [
@@ -35,9 +35,9 @@ const BULB = [
 ] as const;
 
 const BULB_MEANS = {
-  lights: 'So its bulb works, and an unlit lamp means what it seems to mean.',
+  lights: 'So the bulb works, and no light really means no light.',
   'does-not':
-    'It hides every fault: a dead bulb, or one that was taken out. Read the codes whatever the lamp shows; on a car for sale ask why.',
+    'A dead or removed bulb hides every fault. Read the codes whatever the light shows; on a car for sale, ask why.',
   unknown:
     'Ignition on, engine off: it must light for a few seconds. One that never lights hides every fault.',
 } as const;
@@ -50,7 +50,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
   return (
     <section aria-labelledby="lamps" className={`${SHEET} self-start`}>
       <h3 id="lamps" className="border-b border-line px-4 py-2.5 text-lg">
-        Lamps
+        Warning lights
       </h3>
       <ul className="divide-y divide-line">
         {(Object.keys(LAMPS) as LampId[]).map((lamp) => {
@@ -76,7 +76,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
                   <span className="font-semibold">{LAMPS[lamp]}</span>
                   <span className="block text-[13px] text-ink-2">
                     {colour ?? 'red or amber'}
-                    {STOP.has(lamp) ? ', lit: stop now' : ''}
+                    {STOP.has(lamp) ? ' – if lit, stop now' : ''}
                   </span>
                 </span>
               </span>
@@ -104,7 +104,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
         })}
       </ul>
       <div className="border-t border-line px-4 py-3">
-        <h4 className="font-semibold">Does the engine lamp light when you turn the ignition on?</h4>
+        <h4 className="font-semibold">Does the engine light come on when you switch the ignition on?</h4>
         <div className="mt-2">
           <Segments
             label="The engine lamp at key-on"

@@ -15,8 +15,8 @@ const GROUPS = [
   { id: 'runs', title: 'How does it run?' },
   { id: 'when', title: 'When?' },
   { id: 'senses', title: 'What do you hear, see, smell?' },
-  { id: 'gauges', title: 'What do gauges and levels say?' },
-  { id: 'before', title: 'What came before?' },
+  { id: 'gauges', title: 'What do the gauges and fluid levels show?' },
+  { id: 'before', title: 'What happened before?' },
 ] as const;
 
 /** What lit, how it runs, what came before. Anything may stay unknown. */
@@ -32,8 +32,8 @@ export function Light() {
 
   return (
     <StationPage
-      title="What lit, and how does it run?"
-      lead="Tap what you know: once for yes, twice for no, again for don’t know. What you leave open counts as unknown, never as good."
+      title="Which light is on, and how does it run?"
+      lead="Tap what you know: once for yes, twice for no, three times for don’t know. What you leave blank counts as unknown, not as OK."
       next={
         urgent
           ? {
@@ -50,7 +50,7 @@ export function Light() {
             }
           : {
               title: 'Next: plug in and read',
-              detail: 'A reading takes under a minute and writes everything down.',
+              detail: 'Reading takes under a minute and saves everything.',
               to: `/case/${record.id}/plug-in`,
             }
       }

@@ -35,7 +35,7 @@ export function Minute({ allowance }: { allowance: Allowance }) {
         ))}
       </div>
       <p className="border-t border-line px-4 py-2 text-[15px] text-ink-2">
-        You drive, somebody else reads. Stop before you type on.
+        Let a passenger read this while you drive. Stop before you type.
       </p>
     </section>
   );

@@ -19,7 +19,7 @@ export function PreliminaryChecks({
     <section aria-labelledby="first-things" className={SHEET}>
       <div className="border-b border-line px-4 py-2.5">
         <h3 id="first-things" className="text-lg">
-          Worth doing first, costs nothing
+          Free checks worth doing first
         </h3>
       </div>
       <ul className="divide-y divide-line">
@@ -35,7 +35,7 @@ export function PreliminaryChecks({
               {check ? (
                 <details className="mt-1">
                   <summary className="flex min-h-11 items-center font-semibold">
-                    How, and note what you find
+                    How to do it, and record the result
                   </summary>
                   <Cautions texts={check.cautions.map((c) => CAUTIONS[c])} />
                   <p className="mt-2">{check.how}</p>

@@ -35,9 +35,9 @@ export function Meaning() {
       }
     >
       {codes.length === 0 ? (
-        <Notice title="No code that fails now.">
+        <Notice title="No current fault code.">
           {assessment.facts.some((f) => f.kind === 'code')
-            ? 'Only history is stored.'
+            ? 'Only old (history) codes are stored.'
             : 'Read the car first, or look a code up in the search.'}
         </Notice>
       ) : null}
@@ -46,8 +46,8 @@ export function Meaning() {
           <div className="border-b border-line px-4 py-3">
             <h3 className="text-lg">
               {g.codes.length === 1
-                ? 'One code, one story'
-                : `These ${g.codes.length} codes may follow from one thing`}
+                ? 'One code, one likely cause'
+                : `These ${g.codes.length} codes may have one common cause`}
             </h3>
             <p className="text-ink-2">
               As things stand, the likeliest is:{' '}
@@ -66,11 +66,11 @@ export function Meaning() {
       {leftOver.length > 0 ? (
         <section className={SHEET}>
           <div className="border-b border-line px-4 py-3">
-            <h3 className="text-lg">{groups.length > 0 ? 'Left over' : 'Codes'}</h3>
+            <h3 className="text-lg">{groups.length > 0 ? 'Not explained' : 'Codes'}</h3>
             <p className="text-ink-2">
               {groups.length > 0
-                ? 'The likeliest cause does not account for these: a second fault, or something that the library does not hold.'
-                : 'No cause in the library accounts for these yet.'}
+                ? 'The likeliest cause does not explain these: there may be a second fault, or a cause not listed here.'
+                : 'No listed cause explains these yet.'}
             </p>
           </div>
           <CodeList codes={leftOver.flatMap((c) => byCode.get(c) ?? [])} onAccept={setAccepting} />
@@ -79,7 +79,7 @@ export function Meaning() {
       <Accepted codes={assessment.accepted} vehicle={vehicle} />
       {codes.length > 0 ? (
         <section className={`${SHEET} p-4`}>
-          <h3 className="text-lg">Can I drive?</h3>
+          <h3 className="text-lg">Can I drive it?</h3>
           <p>
             <b>{allowance.title}.</b> {allowance.reasons[0]?.then ?? allowance.detail}
           </p>
@@ -88,7 +88,7 @@ export function Meaning() {
       {accepting ? (
         <Dialog
           title="A known code"
-          description="It comes from a known change, and you live with it."
+          description="It comes from a change you know about and accept."
           open
           onOpenChange={() => setAccepting(null)}
         >
@@ -157,7 +157,7 @@ function CodeList({ codes, onAccept }: { codes: readonly CodeView[]; onAccept: (
               className="min-h-11 px-1 text-[15px] font-semibold underline underline-offset-4"
               onClick={() => onAccept(c.code)}
             >
-              Known to me…<span className="sr-only"> {c.code}</span>
+              Mark as known…<span className="sr-only"> {c.code}</span>
             </button>
           </div>
         </li>

@@ -24,7 +24,7 @@ export function AddFact({ onClose }: { onClose: () => void }) {
   return (
     <Dialog
       title="Something you saw or did"
-      description="Answers move the causes; a note is kept in the log."
+      description="Answers change the likely causes; a note is only kept in the log."
       open
       onOpenChange={onClose}
     >
@@ -41,7 +41,7 @@ export function AddFact({ onClose }: { onClose: () => void }) {
         }}
       >
         <label className="block">
-          <span className="font-semibold">A note in your own words</span>
+          <span className="font-semibold">Note in your own words</span>
           <textarea
             className={`${FIELD} mt-1 py-2`}
             rows={2}

@@ -38,7 +38,7 @@ export function Causes({
     <section aria-label="What it can be" className="flex h-full flex-col">
       <h3 className="mt-1 text-center text-[18px]">What it can be</h3>
       <p className="mb-2 hidden text-center text-[14px] text-ink-2 sm:block">
-        width is the chance; choose one to see what speaks for it
+        bar width = probability; tap one to see the evidence for it
       </p>
       <ul>
         {shown.map((c) => {
@@ -66,7 +66,7 @@ export function Causes({
                 {isHeld ? (
                   <span className="block text-[14px] text-ink-2">
                     {c.accountsFor.length === 0
-                      ? 'accounts for no code'
+                      ? 'explains none of the codes'
                       : `accounts for ${c.accountsFor.join(', ')}`}
                   </span>
                 ) : null}

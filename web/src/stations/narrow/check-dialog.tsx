@@ -16,11 +16,11 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
   const [check, setCheck] = useState<CheckView | null>(start);
   return (
     <Dialog
-      title={check ? check.title : 'Checks to choose from'}
+      title={check ? check.title : 'Choose a check'}
       description={
         check
-          ? 'Cautions first, then how, then what you found.'
-          : 'In the order of what they save, their own cost taken off.'
+          ? 'First the warnings, then the steps, then what you found.'
+          : 'Sorted by what they save after their own cost.'
       }
       open
       onOpenChange={onClose}
@@ -51,7 +51,7 @@ function CheckList({
   return (
     <>
       {doSomeWait ? (
-        <p className="mb-2">Checks that want a drive are left out while the car may not be driven.</p>
+        <p className="mb-2">Checks that need a drive are hidden while the car must not be driven.</p>
       ) : null}
       <ul className="divide-y divide-line">
         {checks.map((c) => (
@@ -90,7 +90,7 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
       <Cautions texts={check.cautions} />
       {hasSeen ? null : (
         <button type="button" className={BUTTON.solid} onClick={() => setSeen(true)}>
-          Seen; show me how
+          I have read these; show me how
         </button>
       )}
       {hasSeen ? (
@@ -113,7 +113,7 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
                     <span className="block text-[15px]">{o.says}</span>
                     {o.leads[0] ? (
                       <span className="block text-[14px] text-ink-2">
-                        Then in front: {o.leads[0].title.toLowerCase()},{' '}
+                        Then the likeliest would be: {o.leads[0].title.toLowerCase()},{' '}
                         <span className="font-mono">{percent(o.leads[0].probability)}</span>
                       </span>
                     ) : null}

@@ -23,7 +23,7 @@ export function JawFacts({ facts, selected }: { facts: readonly Fact[]; selected
       {quiet.length > 0 ? (
         <details className="mb-2">
           <summary className="flex min-h-11 items-center text-[15px] font-semibold">
-            {quiet.length} {quiet.length === 1 ? 'thing is' : 'things are'} as they should be
+            {quiet.length} {quiet.length === 1 ? 'thing is' : 'things are'} normal
           </summary>
           <ul className="space-y-1.5">
             {quiet.map((f) => (
@@ -52,7 +52,7 @@ function FactLine({ fact, ratio }: { fact: Fact; ratio: number | undefined }) {
     >
       {ratio === undefined ? null : (
         <span className="float-right ml-2 font-mono text-[14px] font-bold">
-          <span className="sr-only">{isFor ? 'speaks for it' : 'speaks against it'} </span>
+          <span className="sr-only">{isFor ? 'supports it' : 'counts against it'} </span>
           {weight(ratio)}
         </span>
       )}

@@ -27,7 +27,7 @@ export function Narrow() {
   const select = (id: string) => setParams({ cause: id }, { replace: true });
   const add = (
     <button type="button" className={`${BUTTON.own} w-full`} onClick={() => setAdding(true)}>
-      + Something you saw or did
+      + Add something you saw or did
     </button>
   );
   const watch = (
@@ -99,8 +99,8 @@ export function Narrow() {
       ) : null}
       {causes.length === 0 && assessment.quiet ? null : causes.length === 0 ? (
         <div className="px-4 pb-4">
-          <Notice title="Nothing to hold yet.">
-            Say at Light what you notice, or read the car. Each fact makes the list shorter.
+          <Notice title="Nothing to work with yet.">
+            Tell us at Warning light what you notice, or read the car. Each fact shortens the list.
           </Notice>
         </div>
       ) : (

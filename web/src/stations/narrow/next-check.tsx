@@ -44,7 +44,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
               ))}
             </ul>
             <p className="text-ink-2">
-              saves about {money(best.gain, currency)} of parts and time spent for nothing
+              saves about {money(best.gain, currency)} in wasted parts and time
             </p>
           </div>
         </>
@@ -67,7 +67,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
             </p>
           </div>
           <p className="hidden border-l border-line px-3.5 py-2.5 text-[15px] text-ink-2 md:block">
-            No check left pays for itself: trying the likeliest repair costs less than finding out more.
+            No remaining check is worth its cost: trying the likeliest repair is cheaper than testing further.
           </p>
         </>
       )}
@@ -78,7 +78,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
             className="min-h-12 flex-1 bg-ink px-3 text-[17px] font-bold text-sheet"
             onClick={() => setOpen(best)}
           >
-            Do this
+            Start this check
           </button>
         ) : (
           <Link

@@ -6,16 +6,16 @@ import { Socket } from './socket.tsx';
 const COVERAGE_WORDS = {
   yes: 'This vehicle has the standard’s socket.',
   likely: 'It likely has it.',
-  unlikely: 'It may well not have it.',
+  unlikely: 'It may not have one.',
   unknown: 'Nobody can say yet whether it has it.',
 } as const;
 
 const PREPARE = [
   'Level ground, fresh air, in park or neutral, parking brake on.',
-  'Find the socket (the picture below). Caps and flaps come off by finger.',
-  'The plug goes one way only, long row to long row. Never force it. Its lamp lights from the socket alone.',
+  'Find the socket (see picture). Caps and flaps come off by hand.',
+  'The adapter fits one way only, long row to long row. Never force it. Its light comes on as soon as it has power.',
   'Ignition on, engine not needed. On a button-start car press the button without the brake pedal.',
-  'For a long session put a charger on the battery.',
+  'For a long session, connect a battery charger.',
 ];
 
 /** What to know and do before the plug goes in; seen once, it stays folded. */

@@ -57,7 +57,7 @@ export function FailureFinder({
       <div className="grid md:grid-cols-[1.15fr_1fr]">
         <div className="p-4">
           <h3 id="why-not" className="text-lg">
-            Why does nothing talk?
+            Why can’t it connect?
           </h3>
           <p className="text-ink-2">
             {connection.message}
@@ -98,15 +98,14 @@ export function FailureFinder({
                     disabled={isTrying}
                     onClick={() => void note(next, 'still-not')}
                   >
-                    Cannot, or did it already
+                    I can’t, or already did
                   </button>
                 ) : null}
               </div>
             </div>
           ) : (
             <p className="mt-3 font-semibold">
-              Nothing is left to try that would tell more. The likeliest is on the right; codes can be typed
-              by hand meanwhile.
+              There is nothing more to try. The likeliest reason is shown beside; meanwhile you can type codes by hand.
             </p>
           )}
         </div>
@@ -132,7 +131,7 @@ export function FailureFinder({
           ) : null}
           {first && (first.chance > 0.5 || !next) ? (
             <p className="mt-3">
-              <b>What mends it:</b> {first.mend}
+              <b>How to fix it:</b> {first.mend}
             </p>
           ) : null}
         </div>

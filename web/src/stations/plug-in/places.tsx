@@ -63,7 +63,7 @@ export function Places({ kind }: { kind: Vehicle['kind'] }) {
         </ol>
         {kind === 'motorcycle' ? null : (
           <p className="mt-1.5 text-[14px] text-ink-2">
-            Seen from the driver’s door, wheel on the left; mirror it for a wheel on the right.
+            Left-hand-drive car shown; mirror it for right-hand drive.
           </p>
         )}
       </figcaption>

@@ -59,7 +59,7 @@ export function PlugIn() {
   return (
     <StationPage
       title="Plug in"
-      lead="The adapter has to talk to the car before anything can be read. Nothing is changed in the car by this."
+      lead="The adapter must connect to the car first. This changes nothing in the car."
       {...(isTalking
         ? {
             next: {
@@ -80,8 +80,7 @@ export function PlugIn() {
             <b>Talking.</b> {'protocol' in mine ? mine.protocol : ''}
             {'volts' in mine && mine.volts !== null ? (
               <span>
-                , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7
-                rested)
+                , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7 V at rest)
               </span>
             ) : null}
           </p>

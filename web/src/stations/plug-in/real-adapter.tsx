@@ -108,7 +108,7 @@ export function RealAdapter({
         </div>
         <div>
           <p className="flex items-center gap-2 font-semibold">
-            <Bluetooth size={19} aria-hidden="true" /> By low-energy Bluetooth
+            <Bluetooth size={19} aria-hidden="true" /> Bluetooth Low Energy (BLE)
           </p>
           <div className="mt-1.5 lg:pt-[21px]">
             <button
@@ -127,8 +127,7 @@ export function RealAdapter({
           </p>
           {ports !== null && !hasBridge ? (
             <p className="text-[15px] text-ink-2">
-              That needs the server that this page comes from, on your own laptop: a page alone cannot reach
-              such an adapter. Start it there with <span className="font-mono">npm run demo</span>.
+              This needs the page’s own server running on your laptop; a web page alone cannot reach such an adapter. Start it with <span className="font-mono">npm run demo</span>.
             </p>
           ) : (
             <form
@@ -169,9 +168,9 @@ export function RealAdapter({
       {hasSerial() && hasBluetooth() ? null : (
         <p className="mt-3 text-[15px] text-ink-2">
           {hasSerial()
-            ? 'This browser opens no Bluetooth adapters.'
+            ? 'This browser cannot use Bluetooth adapters.'
             : hasBluetooth()
-              ? 'This browser opens no USB or paired adapters.'
+              ? 'This browser cannot use USB or paired adapters.'
               : 'This browser opens neither USB nor Bluetooth adapters.'}{' '}
           A browser built on Chromium does both on a laptop, and Bluetooth on most phones.
         </p>

@@ -96,15 +96,14 @@ export function StandInAdapterChoice({
   return (
     <section aria-labelledby="adapter" className={`${SHEET} p-4`}>
       <h3 id="adapter" className="flex items-center gap-2 text-lg">
-        <PlugZap size={22} aria-hidden="true" /> Stand-in adapter
+        <PlugZap size={22} aria-hidden="true" /> Practice adapter (simulated)
       </h3>
       <p className="text-ink-2">
-        A made-up vehicle with an adapter in its socket, inside this page. It speaks the same bytes as a real
-        one.
+        A simulated vehicle and adapter inside this page, for practice. It sends the same data as a real one.
       </p>
       <div className="mt-3 grid items-end gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_1fr_170px]">
         <label className="block">
-          <span className="font-semibold">Made-up vehicle</span>
+          <span className="font-semibold">Simulated vehicle</span>
           <select
             className={FIELD}
             value={car.id}
@@ -171,7 +170,7 @@ export function StandInAdapterChoice({
           disabled={isTalking}
           onChange={(e) => onChoose({ ...choice, isKeyOff: e.target.checked })}
         />
-        <span>Its ignition was left off</span>
+        <span>Ignition left off</span>
       </label>
     </section>
   );

@@ -28,11 +28,11 @@ export function WhichTool({ onByHand }: { onByHand: () => void }) {
       <h3 id="no-adapter" className="text-lg">
         No adapter here?
       </h3>
-      <p className="text-ink-2">Codes from a hand-held reader, a message or an invoice do as well.</p>
+      <p className="text-ink-2">Codes from a hand-held reader, a message or an invoice will do too.</p>
       <button type="button" className={`${BUTTON.plain} mt-2`} onClick={onByHand}>
         Type or paste codes
       </button>
-      <h4 className="mt-4 font-semibold">Which tool would do? I need:</h4>
+      <h4 className="mt-4 font-semibold">Which tool do I need? I want:</h4>
       <div className="mt-1.5 flex flex-wrap gap-2">
         {NEEDS.map((n) => (
           <button
@@ -56,7 +56,7 @@ export function WhichTool({ onByHand }: { onByHand: () => void }) {
         <ul className="mt-1 text-[15px] text-ink-2">
           {choice.lacking.map(({ kind, lacks }) => (
             <li key={kind.id}>
-              {kind.title}: not enough, lacks {lacks.join('; ')}.
+              {kind.title}: not enough; cannot do {lacks.join('; ')}.
             </li>
           ))}
         </ul>

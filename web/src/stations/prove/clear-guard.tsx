@@ -28,7 +28,7 @@ const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: stri
     next: 'Read again',
   },
   unsafe: {
-    title: 'Not yet: storage did not give the record back.',
+    title: 'Not yet: the saved record could not be verified.',
     why: 'The reading is on this screen, but the browser did not keep it as it was. A full disk or a private window are common reasons. Save the case file from the log, make room, and read again.',
     next: 'Read again',
   },
@@ -135,14 +135,13 @@ export function ClearGuard() {
         ) : null}
         {done && isSomeDone ? (
           <Notice title={`Cleared: ${clearedWords(done, otherUnits)}.`}>
-            Read again when you are through: a fault that is there comes straight back. To clear the same once
-            more, a new full reading comes first.
+            Read again when you are done: a fault that is still present comes straight back. To clear again you need a new full reading first.
           </Notice>
         ) : null}
         {busy ? <p role="status">{busy}</p> : null}
         {clear.at === 'ready' && clear.why ? (
           <Notice
-            title={isSomeDone ? 'The last one was not cleared.' : 'The car did not clear.'}
+            title={isSomeDone ? 'The last one was not cleared.' : 'The car refused to clear.'}
             tone="strong"
           >
             {clear.why}
@@ -153,8 +152,7 @@ export function ClearGuard() {
         <div className="space-y-2">
           <h4 className="font-semibold">Control unit by control unit</h4>
           <p className="text-[15px] text-ink-2">
-            One unit’s code can hold another’s, and a clear of the engine does not reach these. Take them in
-            this order, then read again; what fails now is back at once.
+            A code in one control unit can keep another’s alive, and clearing the engine does not reach these. Clear them in this order, then read again; a current fault returns at once.
           </p>
           <ul className="space-y-2">
             {otherUnits.map((unit) => {
@@ -167,7 +165,7 @@ export function ClearGuard() {
                     <span className="font-mono">{[...new Set(codes.map((c) => c.code))].join(', ')}</span>
                     {unit.id === 'airbag' ? (
                       <span className="block text-[15px] text-ink-2">
-                        Airbags are licensed work: a code that comes back is for them, not for another clear.
+                        Airbags are work for a qualified workshop: if the code comes back, do not clear it again.
                       </span>
                     ) : null}
                   </span>
@@ -216,7 +214,7 @@ export function ClearGuard() {
             <li>
               It erases the stored conditions and resets the self-checks; an inspection soon after may fail.
             </li>
-            <li>It does not erase permanent codes, and it mends nothing.</li>
+            <li>It does not erase permanent codes, and it repairs nothing.</li>
           </ul>
           {clear.at === 'ready' ? (
             <button

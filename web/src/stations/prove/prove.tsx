@@ -28,7 +28,7 @@ export function Prove() {
   return (
     <StationPage
       title="Prove it"
-      lead="Clear only what is written down, read again, drive under the same conditions, and close it when it has stayed away."
+      lead="Clear only what has been saved, read again, drive under the same conditions, and close the case once the fault stays away."
       next={nextThing(proof, record.id, state.closed !== null, assessment.quiet)}
     >
       <div className="grid gap-4 lg:grid-cols-2">
@@ -107,7 +107,7 @@ function nextThing(
       return READ_AGAIN;
     case 'returned':
       return {
-        title: 'It came back: narrow it down again',
+        title: 'The fault came back: narrow it down again',
         detail: 'The stored conditions of its return are the best clue there is.',
         to: `/case/${caseId}/narrow`,
       };
@@ -191,7 +191,7 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
         </Notice>
       ) : (
         <p className="text-[17px]">
-          <b>Not returned.</b>{' '}
+          <b>It has not returned.</b>{' '}
           {proof.gone === null
             ? 'It is too early to say how sure that is.'
             : `${percent(proof.gone)} sure that it is gone.`}
@@ -204,7 +204,7 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
       ) : null}
       {proof.permanent.length > 0 ? (
         <p className="text-ink-2">
-          Permanent, to be erased by the car itself:{' '}
+          Permanent codes (only the car itself can erase them):{' '}
           <span className="font-mono">{proof.permanent.join(', ')}</span>.
         </p>
       ) : null}
@@ -258,8 +258,7 @@ function Drives({ proof }: { proof: ProofView }) {
         3 · Drive and watch
       </h3>
       <p className="text-ink-2">
-        Never read or type while driving; a passenger does it. Only drives like those that brought the fault
-        count for much.
+        Never read or type while driving; a passenger does it. Drives under the conditions that brought on the fault count most.
       </p>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <span>Same conditions as when it came?</span>

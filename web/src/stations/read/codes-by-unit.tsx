@@ -21,7 +21,7 @@ export function CodesByUnit({ view }: { view: ScanView }) {
         </h3>
         {view.mil ? (
           <p>
-            Lamp commanded {view.mil.on ? 'on' : 'off'}, {view.mil.count} stored
+            Engine light commanded {view.mil.on ? 'on' : 'off'}, {view.mil.count} stored
           </p>
         ) : null}
       </div>
@@ -56,7 +56,7 @@ export function CodesByUnit({ view }: { view: ScanView }) {
 /** That nothing is listed means something only where it was read. */
 function emptyWords(view: ScanView, read: number): string {
   if (read > 0 && view.units.every((u) => u.open.length === 0))
-    return 'No code in any control unit that answered.';
+    return 'No codes in any control unit that answered.';
   return read > 0
     ? 'No code in what was read; what was not read is listed below.'
     : 'The codes have not been read.';
@@ -191,7 +191,7 @@ function Row({ code }: { code: UnitCode }) {
         {code.title}
         <span className="block text-[15px] text-ink-2">
           {code.isAccepted ? <b>known and accepted · </b> : null}
-          {code.words.filter((w) => w !== 'holds a lamp on').join(' · ')}
+          {code.words.filter((w) => w !== 'keeps a warning light on').join(' · ')}
         </span>
       </span>
       <span className="flex flex-wrap gap-1.5">
@@ -200,7 +200,7 @@ function Row({ code }: { code: UnitCode }) {
         ) : null}
         {code.holdsLamp ? (
           <span className={cx(TAG, 'gap-1')}>
-            <Lightbulb size={14} aria-hidden="true" /> holds the lamp on
+            <Lightbulb size={14} aria-hidden="true" /> keeps the engine light on
           </span>
         ) : null}
         {code.change ? (

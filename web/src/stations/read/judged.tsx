@@ -23,7 +23,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
         <p className="mt-1">
           {sound.length === 0
             ? 'None could be judged yet.'
-            : 'Nothing is odd in what could be judged so far. A fault may still show in another state.'}
+            : 'Nothing unusual in what could be checked so far. A fault may still show under other conditions.'}
         </p>
       ) : (
         <ul className="mt-1">
@@ -44,7 +44,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
       {sound.length > 0 ? (
         <details className="mt-1">
           <summary className="flex min-h-11 items-center font-semibold">
-            {sound.length} sound, with their numbers
+            {sound.length} normal, with their figures
           </summary>
           <table className="w-full text-left text-[15px]">
             <thead className="text-ink-2">
@@ -69,7 +69,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
       {open.length > 0 ? (
         <details className="mt-1">
           <summary className="flex min-h-11 items-center font-semibold">
-            {open.length} not judged in this state, and what to do
+            {open.length} not checked under these conditions, and what to do
           </summary>
           <ul className="list-disc space-y-1 pl-5">
             {open.map((j) => (

@@ -43,7 +43,7 @@ export function Read() {
   return (
     <StationPage
       title="Read everything first"
-      lead="Codes, stored conditions, lamp, self-checks and readings, all written to the log. Clearing would destroy them."
+      lead="Codes, freeze-frame data, engine light, readiness and live data, all saved to the log. Clearing would erase them."
       next={
         last
           ? {
@@ -54,7 +54,7 @@ export function Read() {
           : canRead
             ? {
                 title: 'Next: read',
-                detail: 'Under a minute; you can stop at any time and keep what came.',
+                detail: 'Under a minute; you can stop any time and keep what was read.',
                 action: (
                   <button
                     type="button"
@@ -96,7 +96,7 @@ export function Read() {
               </Link>
             )}
             <button type="button" className={BUTTON.quiet} onClick={() => setByHand(true)}>
-              No adapter: type or paste
+              No adapter? Type or paste codes
             </button>
             <FileReading caseId={record.id} />
           </div>
@@ -126,7 +126,7 @@ export function Read() {
             </Link>
           }
         >
-          The adapter does one thing at a time: stop the recording, then read.
+          The adapter can do only one thing at a time: stop the recording first.
         </Notice>
       ) : null}
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
@@ -195,11 +195,10 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
   ].filter((s) => s !== null);
   return (
     <Notice title={`The memory was cleared ${since.join(' and ')} ago.`} tone="strong">
-      {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so a code that is not
-      here is no proof of a sound car.{' '}
+      {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so the absence of a code does not prove the car is sound.{' '}
       {wasHere
         ? 'You cleared it in this case; Prove says what still has to run.'
-        : 'If somebody wants to sell it to you: ask what was cleared and why, and read again after 100 km.'}
+        : 'If somebody wants to sell it to you: ask what was cleared and why, and read again after 100 km (60 miles).'}
     </Notice>
   );
 }
@@ -242,14 +241,14 @@ function Identity({ reading, vehicle }: { reading: Scan; vehicle: Vehicle }) {
           className={`${BUTTON.plain} mt-2`}
           onClick={() => void dispatch(putVehicle({ ...vehicle, vin: (reading.vin ?? '').toUpperCase() }))}
         >
-          It is the one on the papers: put it on file
+          It matches the papers: save it
         </button>
       ) : null}
       <ul className="mt-2 text-[15px] text-ink-2">
         {reading.identities.map((u) => (
           <li key={u.unit}>
             <span className="font-mono">{u.unit}</span> {u.name ?? ''} calibration{' '}
-            {u.calibrationIds.join(', ') || 'not told'}
+            {u.calibrationIds.join(', ') || 'not reported'}
             {u.verificationNumbers.length > 0 ? `, verification ${u.verificationNumbers.join(', ')}` : ''}
           </li>
         ))}
@@ -263,7 +262,7 @@ function Monitors({ reading }: { reading: Scan }) {
   return (
     <section className={`${SHEET} p-4`}>
       <h3 className="text-lg">Self-checks since the last clear</h3>
-      {rows.length === 0 ? <p className="text-ink-2">Not told.</p> : null}
+      {rows.length === 0 ? <p className="text-ink-2">Not reported.</p> : null}
       <ul className="mt-1 space-y-1">
         {rows.map((m) => (
           <li key={`${m.unit}${m.monitor}`} className="flex justify-between gap-3">

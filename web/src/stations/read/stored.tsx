@@ -42,7 +42,7 @@ function Told({ stored }: { stored: StoredConditions }) {
           ))}
         </ul>
       ) : (
-        <p className="mt-1 text-[15px] text-ink-2">Nothing in it is odd by itself.</p>
+        <p className="mt-1 text-[15px] text-ink-2">Nothing in it is unusual by itself.</p>
       )}
       {stored.occurrences > 1 ? (
         <div className="mt-2 text-[15px]">
@@ -56,7 +56,7 @@ function Told({ stored }: { stored: StoredConditions }) {
                 , stored {stored.occurrences} times.
               </>
             ) : (
-              `Stored ${stored.occurrences} times; no circumstance recurs more than chance would have it.`
+              `Stored ${stored.occurrences} times; no condition recurs more often than chance.`
             )}
           </p>
           <ul className="mt-1 text-ink-2">

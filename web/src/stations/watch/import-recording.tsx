@@ -54,9 +54,9 @@ export function ImportRecording() {
     );
   };
   return (
-    <section aria-label="Bring a recording in" className={`${SHEET} space-y-2 p-4`}>
+    <section aria-label="Import a recording" className={`${SHEET} space-y-2 p-4`}>
       <label className="block">
-        <span className="font-semibold">Bring a recording in</span>
+        <span className="font-semibold">Import a recording</span>
         <span className="block text-[15px] text-ink-2">
           CSV with a time column, from any program, or a candump log. It is checked first; nothing here is
           changed.
@@ -93,7 +93,7 @@ export function ImportRecording() {
           >
             {outcome.report.rows.toLocaleString('en-GB')} rows read
             {outcome.report.bad > 0
-              ? `, ${outcome.report.bad.toLocaleString('en-GB')} with something that is no number`
+              ? `, ${outcome.report.bad.toLocaleString('en-GB')} with something that is not a number`
               : ', all understood'}
             {outcome.report.duplicateTimes > 0
               ? `, ${counted(outcome.report.duplicateTimes, 'row')} with a time that was there before`

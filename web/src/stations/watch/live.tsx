@@ -129,7 +129,7 @@ export function Live({
           </p>
           {(pace?.silent.length ?? 0) > 0 ? (
             <p className="text-[15px]">
-              The car stopped telling:{' '}
+              The car stopped reporting:{' '}
               {pace?.silent.map((p) => p.toString(16).toUpperCase().padStart(2, '0')).join(', ')}.
             </p>
           ) : null}
@@ -139,7 +139,7 @@ export function Live({
             Mark this moment
           </button>
           <button type="button" className={BUTTON.plain} onClick={() => dispatch(pauseWatching(!isPaused))}>
-            {isPaused ? 'Go on' : 'Pause'}
+            {isPaused ? 'Continue' : 'Pause'}
           </button>
           <button type="button" className={BUTTON.solid} onClick={() => void dispatch(stopWatching())}>
             Stop and keep it
@@ -148,7 +148,7 @@ export function Live({
       </div>
       {watchService.saveFault ? (
         <Notice title="It cannot be written to storage at the moment." tone="strong">
-          It goes on and is tried again; do not close this page. A full disk is a common reason: make room.
+          Recording continues and saving is retried; do not close this page. A full disk is a common reason: make room.
         </Notice>
       ) : null}
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
@@ -244,8 +244,7 @@ function MoveTest({ recording }: { recording: Recording }) {
           </select>
         </label>
         <p className="text-[15px] text-ink-2">
-          Plug it off and on, press the pedal, turn the throttle with the ignition on. Hands off belts and
-          fan; nothing yellow, nothing orange.
+          With the ignition on and the engine off, press the pedal or wiggle the connector. Switch the ignition off before you unplug anything. Keep hands off belts and fan; touch nothing yellow or orange.
         </p>
         <div className="flex flex-wrap items-center gap-2">
           <button
@@ -256,7 +255,7 @@ function MoveTest({ recording }: { recording: Recording }) {
               watchService.mark('moved');
             }}
           >
-            I move it now
+            I am moving it now
           </button>
           <button
             type="button"
@@ -280,8 +279,7 @@ function MoveTest({ recording }: { recording: Recording }) {
                 'Watching…'
               ) : (
                 <>
-                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of itself:
-                  look at its plug and wire.
+                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of its value: check its connector and wiring.
                 </>
               )}
             </p>
@@ -289,7 +287,7 @@ function MoveTest({ recording }: { recording: Recording }) {
           {isWiggling || dropOuts.length > 0 ? (
             <p>
               {dropOuts.length === 0
-                ? 'Bend the loom, bit by bit. No drop-out so far.'
+                ? 'Bend the wiring bit by bit. No drop-out so far.'
                 : `${dropOuts.length} ${dropOuts.length === 1 ? 'drop-out' : 'drop-outs'}, the last from ${figure(dropOuts.at(-1)?.from ?? 0)} to ${figure(dropOuts.at(-1)?.to ?? 0)} ${unit}: you bent it at the bad place.`}
             </p>
           ) : null}

@@ -119,8 +119,7 @@ export function RecordingView({
       </div>
       {opened === 'missing' ? (
         <p>
-          <b>Its samples are not in this browser.</b> What it was judged by is in the case all the same; the
-          traces are where it was recorded.
+          <b>Its samples are not in this browser.</b> The results are in the case all the same; the traces are only on the device that recorded it.
         </p>
       ) : null}
       <div className="flex flex-wrap items-center gap-2">
@@ -154,7 +153,7 @@ export function RecordingView({
         </span>
         {others.length > 0 ? (
           <label className="flex items-center gap-2">
-            <span className="whitespace-nowrap">Behind it</span>
+            <span className="whitespace-nowrap">Compare with</span>
             <select className={FIELD} value={otherId} onChange={(e) => setOtherId(e.target.value)}>
               <option value="">nothing</option>
               {others.map((o) => (
@@ -197,7 +196,7 @@ export function RecordingView({
           Save as CSV
         </button>
         <button type="button" className={BUTTON.quiet} onClick={() => void save(true)}>
-          With semicolons and decimal commas
+          Semicolon-separated, decimal commas
         </button>
       </div>
     </section>

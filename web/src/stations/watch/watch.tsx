@@ -88,7 +88,7 @@ export function Watch() {
   return (
     <StationPage
       title="Watch the readings"
-      lead="A reading that cannot be, or does not move when it should, says more than a code. Everything is recorded and judged."
+      lead="A reading that is impossible, or does not move when it should, tells more than a code. Everything is recorded and checked."
       next={
         isTalking
           ? {
@@ -154,7 +154,7 @@ export function Watch() {
                 </span>
               }
             >
-              The page was closed or the browser stopped. Everything up to the last seconds was written down.
+              The page was closed or the browser stopped. Everything but the last seconds was saved.
             </Notice>
           ))}
           <Choose
@@ -163,13 +163,12 @@ export function Watch() {
             setChosen={setChosen}
             can={(k) => offered.size === 0 || can(k)}
             isTalking={isTalking}
-            onBegin={(keys) => begin('Watched', keys, null)}
+            onBegin={(keys) => begin('Chosen readings', keys, null)}
           />
           <section aria-label="Guided watching" className={`${SHEET} p-4`}>
             <h3 className="text-lg">Guided</h3>
             <p className="text-[15px] text-ink-2">
-              Bring it into a state; the program sees when it is reached, records what is needed and says when
-              it is enough.
+              Follow the step; Pincer sees when the engine is in the right state, records what it needs and tells you when it is done.
             </p>
             <ul className="mt-2 space-y-2">
               {GUIDED_STEPS.map((step) => (
@@ -237,7 +236,7 @@ export function Watch() {
         </Link>
         : the verdicts on all readings stand there.{' '}
         {engineOf(vehicle).displacementLitres === null
-          ? 'With the engine’s size on file its air flow can be judged too.'
+          ? 'Enter the engine size and the air flow can be checked too.'
           : ''}
       </p>
     </StationPage>
@@ -265,7 +264,7 @@ function Choose({
     <section aria-label="What to watch" className={`${SHEET} space-y-2 p-4`}>
       <h3 className="text-lg">What to watch</h3>
       <p className="text-[15px] text-ink-2">
-        {chosen.length > 0 ? 'As you chose:' : 'Proposed from the codes and the causes in play:'}{' '}
+        {chosen.length > 0 ? 'As you chose:' : 'Suggested from the codes and likely causes:'}{' '}
         <span className="text-ink">{keys.map((k) => READINGS[k].title.toLowerCase()).join(', ')}</span>
       </p>
       <div className="flex flex-wrap gap-2">
