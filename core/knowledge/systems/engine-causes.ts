@@ -9,7 +9,7 @@ export const ENGINE_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Have the timing checked and set', parts: 220, ownerMinutes: 480, shopMinutes: 360, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
       isLicensed: true,
-      steps: ['Do not drive: one tooth more can bend the valves.', 'Have a workshop check the marks before anything is turned.'],
+      steps: ['Do not drive: one more tooth can bend the valves.', 'Have a workshop check the marks before anything is turned.'],
     },
   },
   {
