@@ -89,7 +89,7 @@ const recordings = (count: number) =>
     ...Array.from({ length: count }, (_, i) => ({
       kind: 'recording' as const,
       recording: `rec_${i}`,
-      title: 'Watched',
+      title: 'Chosen readings',
       seconds: 600,
       samples: 1_000,
       channels: [],

@@ -33,7 +33,7 @@ async function filled(browser: Browser, address: string, rows: Parameters<typeof
   await context.addInitScript('globalThis.__name = (f) => f');
   const page = await context.newPage();
   await page.goto(`${address}/`);
-  await page.getByText('No vehicle yet.').waitFor();
+  await page.getByText('No vehicles yet.').waitFor();
   await putRows(page, rows);
   const session = await context.newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });

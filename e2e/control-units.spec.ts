@@ -30,25 +30,27 @@ test('a car with faults in five control units: read by unit and state, told as o
   await connect(page, 'Battery weak, codes in seven control units');
   await readAll(page);
   const codes = page.getByRole('region', { name: 'Codes' });
-  for (const unit of ['Engine', 'Gearbox', 'Brakes', 'Airbag', 'Body', 'Instruments', 'Gateway'])
+  for (const unit of ['Engine', 'Transmission', 'Brakes', 'Airbag', 'Body', 'Instruments', 'Gateway'])
     await expect(codes.getByRole('heading', { name: unit })).toBeVisible();
   await expect(codes.getByText('voltage too low').first()).toBeVisible();
-  await expect(codes.getByText('holds the lamp on')).toBeVisible();
+  await expect(codes.getByText('keeps the engine light on')).toBeVisible();
   await expect(codes.getByText('Climate: it does not answer', { exact: false })).toBeVisible();
   await page.getByText(/^All \d+ readings$/).click();
-  await expect(page.getByRole('region', { name: 'Readings: Gearbox' })).toContainText('Gearbox, gear');
+  await expect(page.getByRole('region', { name: 'Readings: Transmission' })).toContainText(
+    'Transmission, gear',
+  );
   await expect(page.getByRole('region', { name: 'Readings: Engine' })).toContainText('Engine speed');
   await expectAccessible(page);
 
   await station(page, 'Meaning');
-  await expect(page.getByText(/These 4 codes may follow from one thing/)).toBeVisible();
+  await expect(page.getByText(/These 4 codes may have one common cause/)).toBeVisible();
   await expect(page.getByRole('link', { name: 'battery weak' })).toBeVisible();
   await expect(page.getByText('Brakes, Airbag, Body, Instruments', { exact: false })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Left over' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Not explained' })).toBeHidden();
 
   // Mended and read again: what is gone, and what is as before, is said.
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'Mend its fault' }).click();
+  await page.getByRole('button', { name: 'Repair its fault' }).click();
   await page.getByRole('button', { name: 'Read again' }).click();
   await expect(codes).toContainText(/Gone since the reading before:[^.]*U3003 \(brakes\)/);
   await expect(codes.getByText('as before').first()).toBeVisible();
@@ -95,14 +97,14 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
 test('the stand-in is the vehicle most like the owner’s: a diesel van, a motorcycle', async ({ page }) => {
   await example(page);
   await page.goto('/case/case_dray/plug-in');
-  await expect(page.getByLabel('Made-up vehicle')).toHaveValue('dray');
-  await connect(page, 'Particulate filter full of soot');
+  await expect(page.getByLabel('Simulated vehicle')).toHaveValue('dray');
+  await connect(page, 'Particulate filter (DPF, GPF) full of soot');
   await readAll(page);
   await expect(page.getByText('P2463').first()).toBeVisible();
   await page.goto('/case/case_kestrine/plug-in');
-  await expect(page.getByLabel('Made-up vehicle')).toHaveValue('kestrine');
+  await expect(page.getByLabel('Simulated vehicle')).toHaveValue('kestrine');
   await page.goto('/case/case_kestrine/meaning');
-  await expect(page.getByText(/codes may follow from one thing/)).toBeVisible();
+  await expect(page.getByText(/codes may have one common cause/)).toBeVisible();
   await expect(
     page.getByRole('link', { name: 'charging regulator of the motorcycle failing' }),
   ).toBeVisible();

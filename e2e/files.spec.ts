@@ -49,7 +49,7 @@ test('broken files get an error that names the place, and nothing is added', asy
   await input.setInputFiles(asFile('new.json', EXAMPLE.replace(/"version": \d+/, '"version": 42')));
   await expect(page.getByText(/newer Pincer/)).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('No vehicle yet.')).toBeVisible();
+  await expect(page.getByText('No vehicles yet.')).toBeVisible();
 });
 
 test('a saved adapter session becomes a reading', async ({ page }) => {

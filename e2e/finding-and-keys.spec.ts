@@ -7,7 +7,7 @@ test('from a code typed in to its meaning, one touch', async ({ page }) => {
   await page.keyboard.press('/');
   await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('p0420');
-  await expect(page.getByText('Catalyst bank 1: efficiency too low')).toBeVisible();
+  await expect(page.getByText('Catalyst, bank 1: efficiency below threshold')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/codes\/P0420/);
   await expect(page.getByRole('heading', { name: /P0420/ })).toBeVisible();
@@ -95,8 +95,8 @@ test('settings: rates move the figures, units the distances', async ({ page }) =
   const repair = page.getByRole('region', { name: 'Repair it yourself' });
   const before = await repair.locator('dd').first().innerText();
   await page.getByRole('link', { name: 'Settings' }).click();
-  await page.getByLabel(/An hour of your own time/).fill('60');
-  await page.getByRole('radio', { name: 'Miles, litres' }).click();
+  await page.getByLabel(/Your own time, per hour/).fill('60');
+  await page.getByRole('radio', { name: 'Miles, °C, kPa' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.goBack();
@@ -110,7 +110,7 @@ test('from opening the app to the first codes of a known car, two touches', asyn
   await page.setViewportSize({ width: 390, height: 844 });
   await page
     .getByRole('region', { name: 'Kestrine 650' })
-    .getByRole('button', { name: 'Plug in and read' })
+    .getByRole('button', { name: 'Connect and read' })
     .click();
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
   await expect(page.getByText('P0562').first()).toBeVisible({ timeout: 20_000 });

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openCase, station } from './helpers.ts';
 
-const road = (page: Page) => page.getByRole('region', { name: 'How much road is left' });
+const road = (page: Page) => page.getByRole('region', { name: 'How far you may still drive' });
 const lamp = (page: Page, name: string, mode: string) =>
   page.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode }).click();
 
@@ -20,11 +20,11 @@ test('a red lamp before any reading: stop, what to do in the next minute, whom t
   // The cheap look comes first, with its caution, and its result moves the causes.
   const first = page.getByRole('region', { name: 'Worth doing first' });
   await expect(first).toContainText('Read the coolant level, cold');
-  await first.getByText('How, and note what you find').first().click();
+  await first.getByText('How to do it, and record the result').first().click();
   await expect(first).toContainText('Only ever open the cap on a cold engine');
   await first.getByRole('button', { name: 'Below the mark' }).click();
   await expect(first).toBeHidden();
-  await station(page, 'Narrow');
+  await station(page, 'Narrow down');
   const causes = page.getByRole('region', { name: 'What it can be' });
   await expect(causes.getByRole('button').first()).toContainText('Coolant low');
 
@@ -41,17 +41,17 @@ test('a flashing engine lamp: not on, and the reason is the catalyst; a message 
   page,
 }) => {
   await openCase(page);
-  await lamp(page, 'Engine lamp', 'Flashing');
+  await lamp(page, 'Engine light (check engine)', 'Flashing');
   await expect(road(page)).toContainText('Safe place only');
   await expect(road(page)).toContainText('overheating the catalyst');
   await expect(page.getByRole('region', { name: 'In the next minute' })).toContainText('not home');
-  await lamp(page, 'Engine lamp', 'Steady');
+  await lamp(page, 'Engine light (check engine)', 'Steady');
   await expect(road(page)).toContainText('Short trips');
 
-  await lamp(page, 'A message, or another lamp', 'Steady');
+  await lamp(page, 'A message, or another light', 'Steady');
   await expect(road(page)).not.toContainText('Stop here');
   await page
-    .getByRole('radiogroup', { name: 'Colour of: A message, or another lamp' })
+    .getByRole('radiogroup', { name: 'Colour of: A message, or another light' })
     .getByRole('radio', { name: 'Red' })
     .click();
   await expect(road(page)).toContainText('Stop here');
@@ -61,11 +61,11 @@ test('a flashing engine lamp: not on, and the reason is the catalyst; a message 
 
 test('a failed connection, solved by the key position; the path is in the log', async ({ page }) => {
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('combobox', { name: 'What is wrong with it' }).selectOption({ label: 'Nothing' });
-  await page.getByLabel('Its ignition was left off').check();
+  await page.getByLabel('Ignition left off').check();
   await page.getByRole('button', { name: 'Connect', exact: true }).click();
-  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  const why = page.getByRole('region', { name: 'Why can’t it connect?' });
   await expect(why).toContainText('no control unit in the car answered');
   await expect(why).toContainText('V, so its fuse is whole');
   await expect(why.getByRole('listitem').first()).toContainText('The ignition is off');
@@ -96,15 +96,15 @@ test('a failed connection, solved by the key position; the path is in the log', 
 
 test('an adapter whose search misses the protocol: each is tried by itself', async ({ page }) => {
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: 'Misses the protocol' });
   await page.getByRole('button', { name: 'Connect', exact: true }).click();
-  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  const why = page.getByRole('region', { name: 'Why can’t it connect?' });
   await expect(why).toBeVisible({ timeout: 20_000 });
   for (let i = 0; i < 12; i++) {
     if (await why.getByText('Try each protocol by itself').isVisible()) break;
     const title = await why.locator('p.font-bold').innerText();
-    const skip = why.getByRole('button', { name: 'Cannot, or did it already' });
+    const skip = why.getByRole('button', { name: 'I can’t, or already did' });
     if (await skip.isVisible()) await skip.click();
     else await why.getByRole('button').first().click();
     await expect(why.locator('p.font-bold')).not.toHaveText(title);

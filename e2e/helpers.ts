@@ -11,7 +11,7 @@ export async function openCase(page: Page, name = 'Tarrow Finch 1.4'): Promise<v
   await page.getByLabel('Engine size').fill('1.4');
   await page.getByLabel('Cylinders').fill('4');
   await page.getByRole('button', { name: 'Open the case' }).click();
-  await expect(page.getByRole('heading', { name: 'What lit, and how does it run?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Which light is on, and how does it run?' })).toBeVisible();
 }
 
 /** Goes to a station by the rail. */
@@ -25,7 +25,7 @@ export async function station(page: Page, name: string): Promise<void> {
 
 /** Connects to the stand-in with a fault. */
 export async function connect(page: Page, fault: string, adapter: 'Quick' | 'Slow' = 'Quick'): Promise<void> {
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('combobox', { name: 'What is wrong with it' }).selectOption({ label: fault });
   await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: adapter });
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();

@@ -7,7 +7,7 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read everything' }).first().click();
   await expect(page.getByText('Stored conditions', { exact: true })).toBeVisible({ timeout: 20_000 });
-  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   await expect(page.getByText('The connection to the adapter was cut.').first()).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Not read' })).toBeVisible();
   await expect(page.getByText('P0301').first()).toBeVisible();
@@ -18,7 +18,7 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
   await expect(page.getByText('Not yet: the last reading is not complete.')).toBeVisible();
 
   // Plugged in again, it goes on where it was cut, and is complete then.
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('button', { name: 'Connect again' }).click();
   await expect(page.getByText('Talking.')).toBeVisible({ timeout: 20_000 });
   await station(page, 'Read');
@@ -57,13 +57,15 @@ test('ignition turned off before reading: the next step is said, and it never co
 test('a reload in mid-case loses nothing, not even what was only ticked', async ({ page }) => {
   await openCase(page);
   await page
-    .getByRole('radiogroup', { name: 'Engine lamp' })
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
     .getByRole('radio', { name: 'Flashing' })
     .click();
   await page.getByRole('button', { name: /^Shakes/ }).click();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Shakes: yes' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'How much road is left' })).toContainText('Safe place only');
+  await expect(page.getByRole('region', { name: 'How far you may still drive' })).toContainText(
+    'Safe place only',
+  );
 
   await connect(page, 'Coil boot of cylinder 2 cracked');
   await readAll(page);
@@ -81,7 +83,7 @@ test('a reload in mid-case loses nothing, not even what was only ticked', async 
 test('an older car, a lossy adapter and one that restarts are read to the end', async ({ page }) => {
   await openCase(page);
   for (const adapter of ['Quick, older car', 'Loses characters', 'Restarts once', 'Knows fewer commands']) {
-    await station(page, 'Plug in');
+    await station(page, 'Connect');
     await page
       .getByRole('combobox', { name: 'What is wrong with it' })
       .selectOption({ label: 'Coil of cylinder 3 dead' });
@@ -89,6 +91,6 @@ test('an older car, a lossy adapter and one that restarts are read to the end', 
     await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
     await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 30_000 });
     await expect(page.getByText('P0303').first()).toBeVisible();
-    await page.getByRole('button', { name: 'Pull the plug' }).click();
+    await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   }
 });

@@ -27,6 +27,6 @@ test('no signal: after the first visit it starts, assesses and reads without a n
   await openCase(page, 'Another Finch');
   await connect(page, 'Coil of cylinder 1 dead');
   await readAll(page);
-  await station(page, 'Narrow');
+  await station(page, 'Narrow down');
   await expect(page.getByRole('region', { name: 'What it can be' })).toContainText('cylinder 1');
 });

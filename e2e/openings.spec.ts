@@ -3,12 +3,12 @@ import { connect, openCase, readAll, station } from './helpers.ts';
 
 /** Each of these once made a dangerous case look harmless, or opened a way to erase something. */
 
-const road = (page: Page) => page.getByRole('region', { name: 'How much road is left' });
+const road = (page: Page) => page.getByRole('region', { name: 'How far you may still drive' });
 
 /** A code that must not be driven with, typed in. */
 async function overheating(page: Page): Promise<void> {
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   await page.keyboard.type('P0217');
   await page.getByRole('button', { name: '+ This code' }).click();
   await page.getByRole('button', { name: /^Add this code/ }).click();
@@ -18,7 +18,7 @@ async function overheating(page: Page): Promise<void> {
 
 async function paste(page: Page, text: string): Promise<void> {
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   await page.getByRole('tab', { name: 'Paste or open text' }).click();
   await page.getByRole('dialog').getByRole('textbox').first().fill(text);
   await page.getByRole('button', { name: /^Add/ }).click();
@@ -60,7 +60,7 @@ test('a typed entry with no self-checks proves nothing after a clear', async ({ 
   await openCase(page);
   await connect(page, 'Intake temperature sensor unplugged');
   await readAll(page);
-  await page.getByRole('button', { name: 'Mend its fault' }).click();
+  await page.getByRole('button', { name: 'Repair its fault' }).click();
   await station(page, 'Prove');
   await page.getByRole('button', { name: /I have read this/ }).click();
   await page.getByRole('button', { name: 'Clear now' }).click();
@@ -87,7 +87,7 @@ test('another car in the socket is not cleared with the reading of this one', as
   await station(page, 'Prove');
   await expect(page.getByText('The record is safe.')).toBeVisible();
   // A connection that has ended takes its permission along.
-  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   await expect(page.getByText('Not yet: the connection has ended.')).toBeVisible();
   await connect(page, 'Air flow sensor unplugged');
   await station(page, 'Prove');

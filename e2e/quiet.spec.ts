@@ -7,7 +7,7 @@ test('a case that is over: nothing fails, it is left and watched, and a lamp tak
   await openCase(page);
   await connect(page, 'Nothing');
   await readAll(page);
-  await station(page, 'Narrow');
+  await station(page, 'Narrow down');
   await expect(page.getByRole('heading', { name: 'Nothing to do' })).toBeVisible();
   await expectAccessible(page);
   await station(page, 'Decide');
@@ -18,7 +18,10 @@ test('a case that is over: nothing fails, it is left and watched, and a lamp tak
   await page.getByRole('button', { name: '+ Record this drive' }).click();
   await expect(page.getByText('Drive recorded.')).toBeVisible();
   await station(page, 'Light');
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
   await station(page, 'Decide');
   await expect(page.getByText('We would: nothing to do')).toHaveCount(0);
   await expect(page.getByRole('heading', { name: 'Leave it and watch' })).toHaveCount(0);

@@ -89,7 +89,7 @@ test('a USB or paired adapter: connected and read in one touch', async ({ page }
   await page.addInitScript(fakeSerial);
   await plugged(page);
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('combobox', { name: 'Speed' }).selectOption('115200');
   await page.getByRole('button', { name: 'USB or paired: connect and read' }).click();
   await expect(page.getByText('P0304').first()).toBeVisible({ timeout: 20_000 });
@@ -102,7 +102,7 @@ test('pulled out while it reads: the sentence, and what came', async ({ page }) 
   await page.addInitScript(fakeSerial);
   const adapter = await plugged(page, 'slow');
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('button', { name: 'USB or paired: connect and read' }).click();
   await expect(
     page
@@ -119,7 +119,7 @@ test('a Bluetooth adapter: its serial line is found by listing', async ({ page }
   await page.addInitScript(fakeBluetooth);
   await plugged(page);
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('button', { name: 'Bluetooth: connect and read' }).click();
   await expect(page.getByText('P0304').first()).toBeVisible({ timeout: 20_000 });
 });
@@ -142,7 +142,7 @@ test('nothing chosen, or no adapter: a plain sentence, and nothing breaks', asyn
     });
   });
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('button', { name: 'USB or paired: connect and read' }).click();
   await expect(page.getByText('The adapter could not be opened.')).toBeVisible();
   await page.getByRole('button', { name: 'Bluetooth: connect and read' }).click();
@@ -155,11 +155,11 @@ test('a network adapter is read through the bridge; a public address is refused 
   page,
 }) => {
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   const address = page.getByRole('textbox', { name: 'Address' });
   await address.fill('93.184.216.34');
   await page.getByRole('button', { name: 'Network: connect and read' }).click();
-  const why = page.getByRole('region', { name: 'Why does nothing talk?' });
+  const why = page.getByRole('region', { name: 'Why can’t it connect?' });
   await expect(why).toContainText('The bridge only reaches addresses in your own network.');
   await page.getByRole('textbox', { name: 'Port' }).fill('22');
   await page.getByRole('button', { name: 'Network: connect and read' }).click();

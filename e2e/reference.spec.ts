@@ -8,8 +8,8 @@ test('a code page says it all, opened from a case and back', async ({ page }) =>
   await station(page, 'Meaning');
   await page.getByRole('link', { name: 'P0303' }).click();
   const sheet = page.getByRole('article');
-  await expect(sheet).toContainText('Cylinder 3 misfires');
-  await expect(sheet.getByText('It commonly is not')).toBeVisible();
+  await expect(sheet).toContainText('Misfire: cylinder 3');
+  await expect(sheet.getByText('Often blamed by mistake')).toBeVisible();
   await expect(sheet.getByRole('img', { name: /cylinder 3 is marked/ })).toBeVisible();
   await expect(sheet).toContainText('Some makers count from the gearbox');
   await expect(sheet).toContainText('short trips');
@@ -55,7 +55,7 @@ test('a list of maker’s codes: a broken one is told row by row, a good one is 
     buffer: Buffer.from('hello;world\nP0302;two\n'),
   });
   await expect(page.getByText('No maker’s code found in it.')).toBeVisible();
-  await expect(page.getByText('a code of the standard, not the maker’s')).toBeVisible();
+  await expect(page.getByText('a standard code, not a manufacturer’s')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
   await list.setInputFiles({
     name: 'club.csv',
@@ -73,7 +73,7 @@ test('a list of maker’s codes: a broken one is told row by row, a good one is 
     .last()
     .click();
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   await page.getByRole('tab', { name: 'Paste or open text' }).click();
   await page.getByLabel('The text').fill('P1345 confirmed');
   await page.getByRole('button', { name: 'Add to the log' }).click();

@@ -67,7 +67,10 @@ test('an entry that storage will not keep says so, stays, and is kept at another
       };
     }
   });
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
   const alert = page.getByRole('alert').filter({ hasText: 'One entry is not saved.' });
   await expect(alert).toContainText('There is no room left for this page on this device');
   await expect(page.getByRole('link', { name: /^Log, 1 entries, not saved/ })).toBeVisible();
@@ -75,9 +78,9 @@ test('an entry that storage will not keep says so, stays, and is kept at another
   await alert.getByRole('button', { name: 'Try again' }).click();
   await expect(alert).toBeVisible();
   // What a note says is not acknowledged either.
-  await station(page, 'Narrow');
+  await station(page, 'Narrow down');
   await page.getByRole('button', { name: 'Something you saw or did' }).click();
-  await page.getByLabel('A note in your own words').fill('Smells of petrol.');
+  await page.getByLabel('Note in your own words').fill('Smells of petrol.');
   await page.getByRole('button', { name: 'Record the note' }).click();
   await expect(page.getByText('2 entries are not saved.')).toBeVisible();
   await expect(page.getByText('Note recorded.')).toBeHidden();
@@ -117,12 +120,12 @@ test('two pages: each has what the other records, and after a reload nothing is 
   await other.goto(page.url());
   const lamp = (p: Page, name: string, mode: string) =>
     p.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode });
-  await expect(lamp(other, 'Engine lamp', 'Steady')).toBeVisible();
-  await lamp(page, 'Engine lamp', 'Steady').click();
-  await expect(lamp(other, 'Engine lamp', 'Steady')).toBeChecked();
+  await expect(lamp(other, 'Engine light (check engine)', 'Steady')).toBeVisible();
+  await lamp(page, 'Engine light (check engine)', 'Steady').click();
+  await expect(lamp(other, 'Engine light (check engine)', 'Steady')).toBeChecked();
   await Promise.all([
-    lamp(page, 'Engine lamp', 'Flashing').click(),
-    other.getByRole('radiogroup', { name: 'The engine lamp at key-on' }).getByRole('radio').first().click(),
+    lamp(page, 'Engine light (check engine)', 'Flashing').click(),
+    other.getByRole('radiogroup', { name: 'The engine light at key-on' }).getByRole('radio').first().click(),
   ]);
   await expect(page.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
   await expect(other.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
@@ -149,7 +152,10 @@ test('a case with entries of a newer version can be looked at, and is not change
   });
   await page.reload();
   await expect(page.getByText('This case can only be looked at.')).toBeVisible();
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
   await expect(page.getByRole('alert')).toContainText('This case holds entries of a newer Pincer');
 });
 
@@ -159,7 +165,7 @@ test('a station that breaks leaves the road, the rail, the log and the file in p
   await page.goto(`${page.url().replace(/\/light.*/, '')}/watch`);
   await expect(page.getByRole('alert')).toContainText('This station could not be fetched.');
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
-  await expect(page.getByLabel('How much road is left')).toBeVisible();
+  await expect(page.getByLabel('How far you may still drive')).toBeVisible();
   await page.getByRole('link', { name: /^Log, / }).click();
   await expect(page.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
 });
@@ -209,7 +215,10 @@ test('a database that the browser has lost comes back from the second copy, and 
   page,
 }) => {
   await openCase(page);
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
   await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
   const place = page.url();
   // The copy follows the entry: it is there before the browser loses anything.

@@ -12,20 +12,20 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await expect(page.getByLabel('Year')).toHaveValue('2012');
   await page.getByLabel('Make and model').fill('Tarrow Finch 1.4');
   await page.getByText('More: gearbox, dates').click();
-  await page.getByLabel('Gearbox').selectOption({ label: 'Manual' });
+  await page.getByLabel('Transmission').selectOption({ label: 'Manual' });
   await page.getByLabel('Next inspection').fill('2027-03-31');
-  await page.getByLabel('Height where it is kept, m').fill('9000');
+  await page.getByLabel('Altitude where it is kept, m').fill('9000');
   await page.getByRole('button', { name: 'A trip' }).click();
   await page.getByRole('button', { name: 'Open the case' }).click();
   await expect(page.getByText('Each trip needs a name')).toBeVisible();
   await expect(page.getByText('A height that people live at')).toBeVisible();
-  await page.getByLabel('Height where it is kept, m').fill('540');
+  await page.getByLabel('Altitude where it is kept, m').fill('540');
   await page.getByLabel('Where to').fill('to the pottery');
   await page.getByLabel('Minutes').fill('25');
   await page.getByLabel('Length, km').fill('19');
   await page.getByLabel('Times a week').fill('4');
   await page.getByRole('button', { name: 'Open the case' }).click();
-  await expect(page.getByRole('heading', { name: 'What lit, and how does it run?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Which light is on, and how does it run?' })).toBeVisible();
 
   await connect(page, 'Nothing');
   await readAll(page);
@@ -37,10 +37,10 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await page.getByRole('link', { name: 'About it' }).click();
   await expectAccessible(page);
   await expect(page.getByLabel('Where to')).toHaveValue('to the pottery');
-  await expect(page.getByLabel('Gearbox')).toHaveValue('manual');
-  await expect(page.getByLabel('Height where it is kept, m')).toHaveValue('540');
+  await expect(page.getByLabel('Transmission')).toHaveValue('manual');
+  await expect(page.getByLabel('Altitude where it is kept, m')).toHaveValue('540');
   await page.getByLabel('VIN').fill('ZZ9TR1F46CH000302');
-  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await page.getByRole('button', { name: 'Save changes' }).click();
   await page
     .getByRole('link', { name: /A light came on/ })
     .last()
@@ -56,7 +56,7 @@ test('a code that is known and accepted stands apart, with the legal caution, an
   await connect(page, 'Coil of cylinder 3 dead');
   await readAll(page);
   await station(page, 'Meaning');
-  await page.getByRole('button', { name: 'Known to me… P0353' }).click();
+  await page.getByRole('button', { name: 'Mark as known… P0353' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('may not be removed or defeated');
   await expect(dialog.getByRole('button', { name: 'Accept this code' })).toBeDisabled();
@@ -66,14 +66,14 @@ test('a code that is known and accepted stands apart, with the legal caution, an
   await expect(apart).toContainText('P0353');
   await expect(apart).toContainText('Ignition box fitted for the harbour race');
   await expect(apart).toContainText('Check your local rule');
-  await expect(page.getByRole('button', { name: 'Known to me… P0303' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Known to me… P0353' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Mark as known… P0303' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Mark as known… P0353' })).toBeHidden();
 
   await page.reload();
   await expect(apart).toContainText('P0353');
   await apart.getByRole('link', { name: 'Change that' }).click();
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Withdraw' }).click();
   await expect(page.getByText(/taken back/)).toBeVisible();
   await page.goBack();
-  await expect(page.getByRole('button', { name: 'Known to me… P0353' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Mark as known… P0353' })).toBeVisible();
 });

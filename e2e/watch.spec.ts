@@ -34,8 +34,8 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await expect(page.getByRole('button', { name: 'Read again' })).toBeDisabled();
   await page.getByRole('link', { name: 'To the recording' }).click();
   await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
-  await page.getByRole('button', { name: /^Open Watched/ }).click();
-  const view = page.getByRole('region', { name: 'Recording: Watched' });
+  await page.getByRole('button', { name: /^Open Chosen readings/ }).click();
+  const view = page.getByRole('region', { name: 'Recording: Chosen readings' });
   await expect(view).toContainText('1 mark: mark at');
   await expect(view.getByRole('figure').first()).toBeVisible();
   const status = view.getByRole('status');
@@ -64,10 +64,10 @@ test('guided: it sees when the state is reached and says when it has enough; the
   await expect(now(page)).toContainText('A little more: 0 rpm.');
   await key(page, '2,500 rpm');
   await expect(now(page)).toContainText(/Keep it so/);
-  await expect(now(page)).toContainText('That is enough.', { timeout: 30_000 });
+  await expect(now(page)).toContainText('That alone is enough.', { timeout: 30_000 });
   await now(page).getByText('Move something and watch it respond').click();
   await now(page).getByLabel('Which reading should follow').selectOption({ label: 'Engine speed' });
-  await now(page).getByRole('button', { name: 'I move it now' }).click();
+  await now(page).getByRole('button', { name: 'I am moving it now' }).click();
   await expect(now(page)).toContainText('Watching…');
   await key(page, 'Idle');
   await expect(now(page)).toContainText(/It followed after .* s: from 2,(4|5)\d\d/, { timeout: 10_000 });
@@ -86,14 +86,14 @@ test('cut by a reload it is found, and gone on with after connecting again', asy
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
   await page.waitForTimeout(4_500);
   await page.reload();
-  await expect(page.getByText(/A recording was cut off: Watched/)).toBeVisible();
+  await expect(page.getByText(/A recording was cut off: Chosen readings/)).toBeVisible();
   await connect(page, 'Nothing');
   await station(page, 'Read');
   await page.getByRole('link', { name: 'Watch and record them' }).click();
   await page.getByRole('button', { name: 'Go on with it' }).click();
   await expect(now(page)).toContainText(/Recording, ([6-9]|1\d) s/);
   await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
-  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(1);
   await expect(page.getByText(/A recording was cut off/)).toBeHidden();
 });
 
@@ -103,9 +103,9 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
   await page.waitForTimeout(3_000);
-  await page.getByRole('button', { name: 'Pull the plug' }).click();
+  await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   await expect(page.getByText('What was recorded is kept.')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(1);
   await connect(page, 'Nothing');
   await station(page, 'Read');
   await page.getByRole('link', { name: 'Watch and record them' }).click();
@@ -114,24 +114,24 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
   await page.waitForTimeout(4_500);
   await page.reload();
   await page.getByRole('button', { name: 'Keep what there is' }).click();
-  await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(2);
+  await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(2);
 });
 
 test('before and after in one picture', async ({ page }) => {
   await toWatch(page, 'Air leak behind the air flow sensor');
   await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
   for (const isMended of [false, true]) {
-    if (isMended) await page.getByRole('button', { name: 'Mend its fault' }).click();
+    if (isMended) await page.getByRole('button', { name: 'Repair its fault' }).click();
     await page.getByRole('button', { name: 'Watch and record these' }).click();
     await page.waitForTimeout(3_000);
     await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
-    await expect(page.getByRole('button', { name: /^Open Watched/ })).toHaveCount(isMended ? 2 : 1);
+    await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(isMended ? 2 : 1);
   }
   await page
-    .getByRole('button', { name: /^Open Watched/ })
+    .getByRole('button', { name: /^Open Chosen readings/ })
     .first()
     .click();
-  const view = page.getByRole('region', { name: 'Recording: Watched' });
+  const view = page.getByRole('region', { name: 'Recording: Chosen readings' });
   await view.getByLabel('Behind it').selectOption({ index: 1 });
   await expect(view.getByRole('row', { name: /, the other/ }).first()).toBeVisible();
 });
@@ -160,7 +160,7 @@ test('a large file comes in while the page answers, can be stopped with what cam
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText(/Brought in: 12,999|Brought in: 13,000/)).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/1 with something that is no number/)).toBeVisible();
+  await expect(page.getByText(/1 with something that is not a number/)).toBeVisible();
   await page.getByRole('button', { name: /^Open long-drive/ }).click();
   await expect(
     page.getByRole('region', { name: 'Recording: long-drive' }).getByRole('figure').first(),

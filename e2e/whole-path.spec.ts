@@ -3,45 +3,48 @@ import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('from a lit lamp to a decision, a clear, and the log after a reload', async ({ page }) => {
   await openCase(page);
-  const road = page.getByRole('region', { name: 'How much road is left' });
+  const road = page.getByRole('region', { name: 'How far you may still drive' });
   await expect(road).toContainText('Short trips');
 
   // Light: the allowance answers at once.
-  await page.getByRole('radiogroup', { name: 'Engine lamp' }).getByRole('radio', { name: 'Steady' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Engine light (check engine)' })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
   await expect(road).toContainText('not been read yet');
-  await page.getByRole('button', { name: 'Pulls weakly: not answered' }).click();
+  await page.getByRole('button', { name: 'Lacks power: not answered' }).click();
   await page.getByRole('button', { name: 'Worked on lately: not answered' }).click();
-  await expect(road).toContainText('pulls weakly');
+  await expect(road).toContainText('lacks power');
 
-  // Plug in and read.
+  // Connect and read.
   await connect(page, 'Air flow sensor unplugged');
   await page.getByRole('radio', { name: 'Idle' }).click();
   await readAll(page);
   const codes = page.getByRole('listitem').filter({ hasText: 'P0102' }).first();
-  await expect(codes).toContainText('Air flow sensor A: signal too low');
+  await expect(codes).toContainText('Mass air flow sensor A: signal too low');
   await expect(codes).toContainText('confirmed, permanent, pending');
-  await expect(page.getByText('Lamp commanded on')).toBeVisible();
+  await expect(page.getByText('Engine light commanded on')).toBeVisible();
   const judged = page.getByRole('region', { name: 'Do the readings make sense?' });
   await expect(
     judged.getByRole('listitem').filter({ hasText: 'Air flows while the engine runs: no' }),
   ).toContainText('impossible');
-  await judged.getByText(/sound, with their numbers$/).click();
+  await judged.getByText(/normal, with their figures$/).click();
   await expect(judged.getByRole('row', { name: /Coolant temperature is possible/ })).toBeVisible();
 
   // Meaning.
   await station(page, 'Meaning');
-  await expect(page.getByText('One code, one story')).toBeVisible();
+  await expect(page.getByText('One code, one likely cause')).toBeVisible();
   await expect(page.getByText('air flow sensor unplugged', { exact: true })).toBeVisible();
 
-  // Narrow: a cause leads, a check is proposed, its answer moves the bars.
-  await station(page, 'Narrow');
+  // Narrow down: a cause leads, a check is proposed, its answer moves the bars.
+  await station(page, 'Narrow down');
   const causes = page.getByRole('region', { name: 'What it can be' });
   await expect(causes.getByRole('button', { pressed: true })).toContainText('Air flow sensor unplugged');
   const before = await causes.getByRole('button', { pressed: true }).innerText();
   await page.getByRole('button', { name: /^or \d+ others$/ }).click();
-  await page.getByRole('button', { name: /Look at the air flow sensor’s plug/ }).click();
+  await page.getByRole('button', { name: /Check the air flow sensor connector/ }).click();
   await expect(page.getByText('What did you find?')).toBeHidden();
-  await page.getByRole('button', { name: 'Seen; show me how' }).click();
+  await page.getByRole('button', { name: 'I have read these; show me how' }).click();
   await page.getByRole('button', { name: /Off or half on/ }).click();
   await expect(page.getByText('1 check', { exact: false }).first()).toBeVisible();
   await expect(causes.getByRole('button', { pressed: true })).not.toHaveText(before);
@@ -63,16 +66,16 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await expect(page.getByText('The record is safe.')).toBeVisible();
   await page.getByRole('button', { name: /I have read this/ }).click();
   await page.getByRole('button', { name: 'Clear now' }).click();
-  await expect(page.getByText('The car did not clear.')).toBeVisible();
+  await expect(page.getByText('The car refused to clear.')).toBeVisible();
   await page.getByRole('radio', { name: 'On', exact: true }).click();
-  await page.getByRole('button', { name: 'Mend its fault' }).click();
+  await page.getByRole('button', { name: 'Repair its fault' }).click();
   // Nothing was erased: the same permission still holds.
   await page.getByRole('button', { name: 'Clear now' }).click();
   await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
   await expect(page.getByText(/1 trip since you plugged in; the last one ran smoothly/)).toBeVisible();
   await page.getByRole('button', { name: 'Read again' }).click();
-  await expect(page.getByText('Not returned.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('It has not returned.')).toBeVisible({ timeout: 15_000 });
   await page
     .getByRole('radiogroup', { name: 'Same conditions as when it came?' })
     .getByRole('radio', { name: 'Yes' })
@@ -88,13 +91,13 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('link', { name: /^Log, / }).click();
   const log = page.getByRole('dialog');
   for (const sentence of [
-    'Engine lamp is lit.',
+    'Engine light (check engine) is lit.',
     'Full reading: P0102, lamp on.',
     'off or half on',
     'Decided: repair it yourself.',
     'Catch was open.',
     'Clear refused.',
-    'Cleared; the car agreed.',
+    'Cleared; confirmed by the car.',
     'Drive under the same conditions: it stayed away.',
   ]) {
     await expect(log).toContainText(sentence);
@@ -134,7 +137,7 @@ test('clear is impossible until a full reading was written to storage and read b
   });
   await readAll(page);
   await station(page, 'Prove');
-  await expect(page.getByText('Not yet: storage did not give the record back.')).toBeVisible();
+  await expect(page.getByText('Not yet: the saved record could not be verified.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Clear now' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: /I have read this/ })).toHaveCount(0);
 

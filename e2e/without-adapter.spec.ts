@@ -6,20 +6,20 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
 }) => {
   await openCase(page);
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   const pad = page.getByRole('dialog');
   await expect(pad.getByRole('button', { name: '3', exact: true })).toBeDisabled();
   await pad.getByRole('button', { name: 'P', exact: true }).click();
   await expect(pad.getByRole('button', { name: '4', exact: true })).toBeDisabled();
   for (const digit of '0302') await pad.getByRole('button', { name: digit, exact: true }).click();
-  await expect(pad.getByText('Cylinder 2 misfires.')).toBeVisible();
-  await pad.getByLabel('The reader’s word for its state').selectOption('maturing');
+  await expect(pad.getByText('Misfire: cylinder 2.')).toBeVisible();
+  await pad.getByLabel('Status shown by the reader').selectOption('maturing');
   await expect(pad.getByText('failed once so far')).toBeVisible();
   await pad.getByRole('button', { name: '+ This code' }).click();
   await expectAccessible(page);
 
   await page.reload();
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   await expect(pad.getByRole('listitem').first()).toContainText('P0302');
   // Stored conditions and self-checks in the reader's abbreviations, each with its meaning.
   await pad.getByText('Stored conditions (freeze frame)').click();
@@ -45,7 +45,7 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
 test('a pasted text: found, shown with its place, added without what was unticked', async ({ page }) => {
   await openCase(page);
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('tab', { name: 'Paste or open text' }).click();
   await dialog.getByLabel('The text').fill('See you Thursday');
@@ -59,7 +59,7 @@ test('a pasted text: found, shown with its place, added without what was unticke
   await dialog.getByLabel('State of P0171').selectOption('pending');
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Add to the log' }).click();
-  await expect(page.getByText('Mixture bank 1: too lean').first()).toBeVisible();
+  await expect(page.getByText('Fuel mixture too lean, bank 1').first()).toBeVisible();
   await expect(page.getByText('pending, failed once so far')).toBeVisible();
   await expect(page.getByText('P0420')).toHaveCount(0);
   await expect(page.getByText('not yet', { exact: true })).toBeVisible();
@@ -67,7 +67,7 @@ test('a pasted text: found, shown with its place, added without what was unticke
 
 test('a text file is opened and looked through; one that holds no text says so', async ({ page }) => {
   await openCase(page);
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('button', { name: 'Codes of brakes, airbag' }).click();
   await expect(
     page.getByText('A reader that names this make and all control units is enough.'),
@@ -97,7 +97,7 @@ test('typed at the pad, letters and digits are the code, not the way to another 
 }) => {
   await openCase(page);
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'No adapter: type or paste' }).click();
+  await page.getByRole('button', { name: 'No adapter? Type or paste' }).click();
   const pad = page.getByRole('dialog');
   await page.keyboard.type('p0171');
   await expect(pad.getByLabel('Code so far')).toHaveText('P0171');
@@ -121,7 +121,7 @@ test('no shortcut acts while a dialog is open or a field has the focus', async (
   await expect(page).toHaveURL(/\/light/);
   await expect(page.getByRole('dialog')).toHaveCount(1);
   await page.keyboard.press('Escape');
-  await station(page, 'Plug in');
+  await station(page, 'Connect');
   await page.getByRole('textbox', { name: 'Address' }).click();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('192.168.1.4');

@@ -8,7 +8,7 @@ test('a garage of a thousand cases: names at once, what is in sight is worked ou
   page,
 }) => {
   await page.goto('/');
-  await expect(page.getByText('No vehicle yet.')).toBeVisible();
+  await expect(page.getByText('No vehicles yet.')).toBeVisible();
   await putRows(page, manyCases(1000));
   await page.reload();
   const sheets = page.getByRole('region', { name: /^Tarrow Finch \d+$/ });
@@ -39,7 +39,7 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   page,
 }) => {
   await page.goto('/');
-  await expect(page.getByText('No vehicle yet.')).toBeVisible();
+  await expect(page.getByText('No vehicles yet.')).toBeVisible();
   await putRows(page, longLog(5000));
   await page.goto('/case/case_wet/light?log');
   const log = page.getByRole('dialog', { name: /^Log, \d+ entries/ });
@@ -52,7 +52,7 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await expect
     .poll(async () => {
       await log.getByRole('list').evaluate((list) => list.parentElement?.scrollTo(0, 1e9));
-      return log.getByText('Engine lamp flash').count();
+      return log.getByText('Engine light (check engine) flash').count();
     })
     .toBeGreaterThan(0);
   await log.getByRole('list').evaluate((list) => list.parentElement?.scrollTo(0, 0));

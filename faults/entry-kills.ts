@@ -12,7 +12,7 @@ import { Victim, enter, openCase, pause, serve } from './victim.ts';
 async function read(page: Page): Promise<void> {
   await page
     .getByRole('navigation', { name: 'Stations' })
-    .getByRole('link', { name: /^\d Plug in/ })
+    .getByRole('link', { name: /^\d Connect/ })
     .click();
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
 }
@@ -103,7 +103,7 @@ class Bench {
     await page.goto(`${this.address}/${this.place}/watch`);
     await page.getByRole('button', { name: 'Keep what there is' }).first().click();
     await page
-      .getByRole('button', { name: /^Open Watched/ })
+      .getByRole('button', { name: /^Open Chosen readings/ })
       .last()
       .waitFor();
     const kept = await piecesOf(page);

@@ -160,7 +160,7 @@ async function truth(fault: Fault): Promise<Scan> {
   return (await takeScan(connected.connection)).scan;
 }
 
-/** Codes with their states; the control units are not told apart, for not every line names them. */
+/** Codes with their states; the control units are not reported apart, for not every line names them. */
 const named = (scan: Scan) => new Set(scan.codes.map((c) => `${c.code} ${c.state}`));
 
 /** What is wrong with a scan taken over a bad line, in words; null when nothing is. */

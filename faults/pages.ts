@@ -74,7 +74,7 @@ async function fileOf(page: Page): Promise<string> {
 async function bringIn(page: Page, path: string): Promise<void> {
   await page.bringToFront();
   await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
-  await page.getByRole('link', { name: 'Bring in a case file' }).click();
+  await page.getByRole('link', { name: 'Import a case file' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Case file (JSON)').setInputFiles(path);
   await dialog
@@ -163,7 +163,7 @@ async function interleave(bench: Bench, random: Random): Promise<string | null> 
 /** The garage of a device. */
 async function withGarage(device: Device): Promise<Page> {
   const page = await device.open('');
-  await page.getByRole('link', { name: 'Bring in a case file' }).waitFor();
+  await page.getByRole('link', { name: 'Import a case file' }).waitFor();
   return page;
 }
 

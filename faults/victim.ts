@@ -98,7 +98,7 @@ export async function openCase(page: Page): Promise<string> {
   await page.getByLabel('Make and model').fill('Tarrow Finch 1.4');
   await page.getByLabel('Year').fill('2012');
   await page.getByRole('button', { name: 'Open the case' }).click();
-  await page.getByRole('heading', { name: 'What lit, and how does it run?' }).waitFor();
+  await page.getByRole('heading', { name: 'Which light is on, and how does it run?' }).waitFor();
   return /case\/[^/]+/.exec(page.url())?.[0] ?? '';
 }
 

@@ -25,9 +25,9 @@ const CASE = '/case/case_wet';
 
 /** Tries to connect with the ignition off. */
 async function fail(page: Page): Promise<void> {
-  await page.getByLabel('Its ignition was left off').check();
+  await page.getByLabel('Ignition left off').check();
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await page.getByText('Why does nothing talk?').waitFor();
+  await page.getByText('Why can’t it connect?').waitFor();
 }
 
 /** Records the stand-in revved for a while, and opens the recording. */
@@ -41,7 +41,7 @@ async function record(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
   await page.waitForTimeout(4_000);
   await page.getByRole('radio', { name: '2,500 rpm', exact: true }).click();
-  await page.getByText('That is enough.').waitFor({ timeout: 30_000 });
+  await page.getByText('That alone is enough.').waitFor({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
   await page.getByRole('button', { name: /^Open Hold/ }).click();
   await page.getByRole('figure').first().waitFor();

@@ -87,7 +87,7 @@ describe('a session with the stand-in', () => {
     expect(scan.codes.map((c) => c.code)).toContain('P0302');
     expect(scan.missing.map((m) => m.part)).toEqual([
       'stored conditions',
-      'lamp, self-checks and readings',
+      'engine light, self-checks and readings',
       'on-board test results',
     ]);
     expect(scan.missing[0]?.why).toMatch(/cut/);
@@ -125,7 +125,7 @@ describe('a session with the stand-in', () => {
     const first = plugged({ kind: 'coil', cylinder: 3 });
     const { scan: begun } = await takeScan(await talking(first.port), {
       onProgress: (p) => {
-        if (p.step.startsWith('Lamp')) first.adapter.unplug();
+        if (p.step.startsWith('Engine light')) first.adapter.unplug();
       },
     });
     expect(begun.vin).toBe(FINCH.identity.vin);
@@ -185,7 +185,7 @@ describe('a session with the stand-in', () => {
     const { scan, fault } = await takeScan(connection, {
       signal: stop.signal,
       onProgress: (p) => {
-        if (p.step.startsWith('Lamp')) stop.abort();
+        if (p.step.startsWith('Engine light')) stop.abort();
       },
     });
     expect(fault).toEqual({ code: 'cancelled' });

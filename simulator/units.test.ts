@@ -97,7 +97,7 @@ describe('the walk over the control units of a module map', () => {
     const { scan } = await readAll({ kind: 'coil', cylinder: 3 });
     const mine = scan.codes.filter((c) => c.code === 'P0303' && c.state === 'confirmed');
     expect(mine).toHaveLength(1);
-    expect(statusWords(mine[0]?.statusByte ?? 0)[0]).toBe('holds a lamp on');
+    expect(statusWords(mine[0]?.statusByte ?? 0)[0]).toBe('holds a light on');
   });
 
   test('afterwards everybody is asked again, and without a map nothing of it is sent', async () => {
@@ -224,7 +224,7 @@ describe('the other vehicles', () => {
   test('its own tests with their limits: misfires by cylinder, the catalyst beyond its limit', async () => {
     const worn = await read(FINCH, { kind: 'catalyst-worn' });
     const catalyst = worn.values.find((v) => v.service === '06' && v.pid === '21');
-    expect(catalyst).toMatchObject({ name: 'Catalyst, bank 1: maker’s test 84' });
+    expect(catalyst).toMatchObject({ name: 'Catalyst, bank 1: manufacturer’s test 84' });
     expect(Number(catalyst?.value)).toBeGreaterThan(catalyst?.max ?? Infinity);
     const coil = await read(FINCH, { kind: 'coil', cylinder: 3 });
     const counts = coil.values

@@ -34,7 +34,7 @@ function text(file: string, r: Scan): string[] {
   const lines = [`${file}:`];
   if (r.vin) lines.push(`  Vehicle number ${r.vin}`);
   const lamp = milOf(r);
-  if (lamp) lines.push(`  Lamp ${lamp.on ? 'commanded on' : 'off'}, ${lamp.count} stored`);
+  if (lamp) lines.push(`  Engine light ${lamp.on ? 'commanded on' : 'off'}, ${lamp.count} stored`);
   for (const line of partLines(r.parts)) lines.push(line);
   for (const c of r.codes) lines.push(`  ${c.code}  ${c.state}  from ${c.unit}`);
   for (const f of r.freezeFrames) {

@@ -19,7 +19,7 @@ function shape(e: Explanation) {
     title: e.title,
     meaning: e.meaning,
     area: e.area,
-    ...(e.term === undefined ? {} : { term: e.term }),
+    also: e.also,
     ...(e.problem === undefined ? {} : { problem: e.problem }),
     ...(e.suggestion === undefined ? {} : { suggestion: e.suggestion }),
   };
@@ -33,7 +33,7 @@ export function explainCodes(codes: readonly string[], asJson: boolean, out: Out
     for (const e of explanations.filter((x) => x.valid)) {
       out.log(`${e.code}  ${e.title}`);
       out.log(`       ${e.meaning}`);
-      if (e.term) out.log(`       In the workshop: ${e.term}.`);
+      if (e.also.length > 0) out.log(`       Also called: ${e.also.join('; ')}.`);
     }
   const refused = explanations.filter((e) => !e.valid);
   for (const e of refused) {

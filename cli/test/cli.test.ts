@@ -32,8 +32,8 @@ describe('pincer explain', () => {
       system: 'powertrain',
       component: 'cylinder',
       place: { cylinder: 2 },
-      failure: 'misfires',
-      title: 'Cylinder 2 misfires',
+      failure: 'misfire',
+      title: 'Misfire: cylinder 2',
     });
     expect(list[0]).not.toHaveProperty('problem');
     expect(list[1]).toMatchObject({ place: { bank: 1 } });
@@ -50,8 +50,8 @@ describe('pincer explain', () => {
 
   test('in words', async () => {
     const { out } = await run('explain', 'P0113');
-    expect(out).toMatch(/P0113 {2}Intake temperature sensor 1: signal too high/);
-    expect(out).toMatch(/In the workshop/);
+    expect(out).toMatch(/P0113 {2}Intake air temperature sensor 1: signal too high/);
+    expect(out).toMatch(/Also called/);
   });
 });
 

@@ -182,7 +182,7 @@ describe('assess()', () => {
     });
     const cold = [at(22, 66, 41), at(18, 71, 45), at(25, 68, 38)];
     expect(frameFact(storedAt(...cold))?.detail).toMatch(
-      /always when the engine is cold and the engine works hard, 3 times/,
+      /always when the engine is cold and the engine is under load, 3 times/,
     );
     expect(frameFact(storedAt(cold[0] ?? {}, cold[0] ?? {}))?.detail).toBe('with P0302');
     expect(frameFact(storedAt(at(22, 66, 41), at(90, 20, 90), at(88, 30, 20)))?.detail).toBe(
@@ -250,7 +250,10 @@ describe('the rail', () => {
   const status = (record: CaseRecord, id: string) => look(record).stations.find((s) => s.id === id);
 
   test('stations fill as facts come in', () => {
-    expect(status(WET, 'light')).toMatchObject({ status: 'filled', summary: 'engine, flashing; 2 signs' });
+    expect(status(WET, 'light')).toMatchObject({
+      status: 'filled',
+      summary: 'engine light, flashing; 2 signs',
+    });
     expect(status(WET, 'read')).toMatchObject({ status: 'filled', summary: '2 codes, 1 stored' });
     expect(status(WET, 'decide')).toMatchObject({ status: 'open', summary: '–' });
   });
@@ -294,7 +297,7 @@ describe('lamps, symptoms and events are evidence', () => {
     );
   });
 
-  test('a lamp that was looked at and is out speaks against its causes', () => {
+  test('a lamp that was looked at and is out counts against its causes', () => {
     const a = look(
       makeCase(
         { kind: 'lamp', lamp: 'charging', mode: 'out' },
@@ -350,7 +353,7 @@ test('the owner’s list speaks for the maker’s codes, marked as theirs, and f
   });
   expect(a.codes.find((c) => c.code === 'P1345')?.meaning).toMatch(/nobody here vouches/);
   expect(a.codes.find((c) => c.code === 'P0302')).toMatchObject({
-    title: 'Cylinder 2 misfires',
+    title: 'Misfire: cylinder 2',
     isTheirs: false,
   });
 });
@@ -438,7 +441,7 @@ describe('many codes, how many faults?', () => {
         }),
       ),
     );
-    const holding = a.facts.filter((f) => f.detail.includes('holds the lamp on')).map((f) => f.code);
+    const holding = a.facts.filter((f) => f.detail.includes('keeps the engine light on')).map((f) => f.code);
     expect(holding.sort()).toEqual(['C0031', 'P0700']);
   });
 

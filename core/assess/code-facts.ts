@@ -92,7 +92,7 @@ export function codeFacts(state: CaseState, vehicle: Vehicle, isOver: boolean): 
     if (isActive && presence !== 'watched') codes.push(code);
     const holds =
       presence === 'now' && holdsLamp(code.statusByte, code.state === 'confirmed', isLampOn)
-        ? ' · holds the lamp on'
+        ? ' · keeps the engine light on'
         : '';
     const id = `code:${code.code}`;
     facts.push({

@@ -14,13 +14,13 @@ describe('the page of a code', () => {
   test('says what it does not know: a maker’s code, a number without meaning, what is no code', () => {
     const maker = codePage('P1345');
     expect(maker).toMatchObject({ part: null, commonly: [], isNot: null, monitor: null });
-    expect(maker.soon.because).toMatch(/nothing good is assumed/);
-    expect(codePage('P0FFF').explanation.title).toMatch(/without a meaning/);
+    expect(maker.soon.because).toMatch(/treated with caution/);
+    expect(codePage('P0FFF').explanation.title).toMatch(/not in this catalogue/);
     expect(codePage('PO302').explanation.suggestion).toBe('P0302');
   });
 
   test('danger leads to licensed people', () => {
-    expect(codePage('B0001').cautions.join(' ')).toMatch(/licensed/);
+    expect(codePage('B0001').cautions.join(' ')).toMatch(/qualified/);
     expect(codePage('P0AA6').cautions.join(' ')).toMatch(/Orange cables can kill/);
     expect(codePage('C0049').soon.title).toBe('Safe place only');
   });

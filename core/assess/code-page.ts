@@ -4,6 +4,7 @@ import {
   FAILURES,
   codeEntry,
   explainCode,
+  sawOf,
   type Explanation,
   type Failure,
 } from '@pincer/core/codes';
@@ -53,7 +54,11 @@ const BY_KIND: Readonly<Record<Failure['kind'], readonly string[]>> = {
     'Its fuse, supply or ground',
     'The part itself',
   ],
-  signal: ['Resistance in a connector or ground', 'The sensor is right and the value really is wrong', 'The part itself, aged'],
+  signal: [
+    'Resistance in a connector or ground',
+    'The sensor is right and the value really is wrong',
+    'The part itself, aged',
+  ],
   behaviour: ['What moves is stuck or dirty', 'A leak or a blockage next to it', 'The part that moves it'],
   computer: ['Low battery voltage', 'A bad ground or a fuse', 'Software', 'The control unit, last of all'],
 };
@@ -110,7 +115,7 @@ export function codePage(text: string): CodePage {
   return {
     explanation,
     part: component && area ? { does: component.does, where: area.where } : null,
-    saw: failure?.saw ?? null,
+    saw: entry && sawOf(entry),
     notice: area?.notice ?? [],
     commonly:
       causes.length > 0

@@ -19,14 +19,14 @@ export function lampFacts({ lamps }: Standing): Told {
     if (!key || (lamp === 'engine' && mode === 'out')) continue;
     const id = `lamp:${lamp}`;
     const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
-    const name = /lamp$/.test(LAMPS[lamp]) ? LAMPS[lamp] : `${LAMPS[lamp]} lamp`;
+    const name = /lamp$/.test(LAMPS[lamp]) ? LAMPS[lamp] : `${LAMPS[lamp]} light`;
     facts.push({
       id,
       side: 'car',
       // A lamp that is out is like a reading that makes sense: it is folded away until it speaks.
       ...(isPresent ? { kind: 'observation' } : { kind: 'reading', isSound: mode === 'out' }),
       title: `${name} ${LAMP_MODE_WORDS[mode]}`,
-      detail: 'as you saw it at Light',
+      detail: 'as you saw it',
       entry,
     });
     evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent });
@@ -51,7 +51,7 @@ export function observationFacts({ observations }: Standing, counts: (entry: str
       kind: 'observation',
       title:
         answer === 'yes' ? kind.title : `Not: ${kind.title.charAt(0).toLowerCase()}${kind.title.slice(1)}`,
-      detail: kind.group === 'before' ? 'before it began' : 'told at Light',
+      detail: kind.group === 'before' ? 'before it began' : 'told at Warning light',
       entry,
     });
     evidence.push({ kind: 'observation', fact: id, key, cylinder: null, isPresent: answer === 'yes' });

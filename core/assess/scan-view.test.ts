@@ -36,7 +36,7 @@ describe('a reading by control unit and state', () => {
     ]);
     expect(units[0]?.codes[0]).toMatchObject({
       holdsLamp: true,
-      words: ['confirmed', 'holds a lamp on', 'fails now', 'open circuit'],
+      words: ['confirmed', 'holds a light on', 'fails now', 'open circuit'],
     });
     expect(units[0]?.codes[1]).toMatchObject({
       holdsLamp: false,

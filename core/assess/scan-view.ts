@@ -101,7 +101,7 @@ const PART_TITLES: Readonly<Record<ScanPart, string>> = {
   history: 'history codes',
   'freeze-frames': 'stored conditions',
   readiness: 'self-checks',
-  mil: 'lamp command',
+  mil: 'light command',
   identity: 'vehicle number and calibration',
   counters: 'distances and warm-ups',
   values: 'readings',

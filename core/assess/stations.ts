@@ -44,7 +44,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       standing.lamps.size + standing.observations.size > 0,
       [
         ...lamps.map(
-          ([id, l]) => `${LAMPS[id].replace(/ lamp$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
+          ([id, l]) => `${LAMPS[id].replace(/ \(.*\)$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
         ),
         ...(lamps.length === 0 && standing.lamps.size > 0 ? ['no lights on'] : []),
         ...(signs > 0 ? [`${signs} ${signs === 1 ? 'sign' : 'signs'}`] : []),
@@ -53,7 +53,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view(
       'plug-in',
       state.connection !== null,
-      state.connection?.outcome === 'talking' ? 'talked' : 'no connection, see why',
+      state.connection?.outcome === 'talking' ? 'connected' : 'no connection, see why',
     ),
     view(
       'read',
@@ -65,7 +65,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
     view(
       'meaning',
       known.codes > 0,
-      `${known.groups} ${known.groups === 1 ? 'story' : 'stories'}, ${known.leftOver === 0 ? 'none' : known.leftOver} left over`,
+      `${known.groups} ${known.groups === 1 ? 'group' : 'groups'}, ${known.leftOver === 0 ? 'none' : known.leftOver} unexplained`,
     ),
     view(
       'narrow',

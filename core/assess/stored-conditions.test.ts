@@ -34,10 +34,10 @@ describe('the stored moment as a sentence', () => {
       'Warm, on the open road, high load, 96 km/h, 3,200 rpm, 25 minutes after the start.',
     ],
     ['half warm', { '05': 60, '0D': 30, '0C': 1800 }, 'Half warm, in traffic, 30 km/h, 1,800 rpm.'],
-    ['revved standing', { '05': 85, '0D': 0, '0C': 2500 }, 'Warm, standing, revved, 2,500 rpm.'],
+    ['revved standing', { '05': 85, '0D': 0, '0C': 2500 }, 'Warm, stationary, revving, 2,500 rpm.'],
     ['engine off', { '05': 20, '0D': 0, '0C': 0 }, 'Cold, standing, engine off.'],
     ['a coolant sensor at its limit says nothing', { '05': -40, '0D': 0, '0C': 740 }, 'Idling, 740 rpm.'],
-    ['nothing that tells', { '33': 100 }, 'Nothing that tells the moment was stored.'],
+    ['nothing that tells', { '33': 100 }, 'No useful conditions were stored.'],
   ])('%s', (_, values, sentence) => {
     expect(frameSentence(frameOf(values))).toBe(sentence);
   });
@@ -115,7 +115,7 @@ describe('what recurs', () => {
     ): Omit<Extract<Entry, { kind: 'recording' }>, 'id' | 'at'> => ({
       kind: 'recording',
       recording: `rec_${coolant}`,
-      title: 'Watched',
+      title: 'Chosen readings',
       seconds,
       samples: 10,
       channels: [],

@@ -5,7 +5,7 @@ import { NO_SOURCE, type Scan } from '@pincer/core/obd';
 function nameOf(unit: string, mapped: string | undefined): string {
   if (mapped) return mapped;
   if (unit === '7E8' || unit === '10') return 'Engine';
-  if (unit === '7E9' || unit === '18') return 'Gearbox';
+  if (unit === '7E9' || unit === '18') return 'Transmission';
   return unit === NO_SOURCE ? 'The car' : `Control unit ${unit}`;
 }
 

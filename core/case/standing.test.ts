@@ -176,7 +176,7 @@ describe('cleared since', () => {
       '7E8 P0302 confirmed cleared',
       '7E9 P0753 confirmed',
     ]);
-    const alone = { ...CLEAR, unit: { answer: '7E9', name: 'Gearbox' } };
+    const alone = { ...CLEAR, unit: { answer: '7E9', name: 'Transmission' } };
     expect(codes(standing(two, alone))).toEqual(['7E8 P0302 confirmed', '7E9 P0753 confirmed cleared']);
     const mapped = scanEntry({
       ...makeScan(['P0302']),

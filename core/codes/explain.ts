@@ -57,6 +57,12 @@ export function codeEntry(code: string): CodeEntry | null {
   return BY_CODE.get(code) ?? null;
 }
 
+/** Every name under which the part of a code is known: the standard's, and those under which it is looked for. */
+export function namesOf(entry: CodeEntry): readonly string[] {
+  const { name, also }: Component = COMPONENTS[entry.component];
+  return [name, ...also];
+}
+
 /** All described codes. */
 export function describedCodes(): readonly CodeEntry[] {
   return CODE_ENTRIES;
@@ -116,6 +122,7 @@ export function explainCode(text: string): Explanation {
   const entry = BY_CODE.get(code);
   if (entry) {
     const component: Component = COMPONENTS[entry.component];
+    const title = titleOf(entry);
     return {
       code,
       valid: true,
@@ -125,9 +132,9 @@ export function explainCode(text: string): Explanation {
       component: component.name,
       place: entry.place,
       failure: phraseOf(entry),
-      title: titleOf(entry),
+      title,
       meaning: meaningOf(entry),
-      also: component.also.filter((name) => !titleOf(entry).toLowerCase().includes(name.toLowerCase())),
+      also: component.also.filter((name) => !title.toLowerCase().includes(name.toLowerCase())),
     };
   }
   const scope = scopeOf(code);
@@ -142,7 +149,8 @@ export function explainCode(text: string): Explanation {
     place: {},
     failure: null,
     also: [],
-    title: scope === 'maker' ? `Manufacturer-specific code (${system})` : 'Standard code, not in this catalogue',
+    title:
+      scope === 'maker' ? `Manufacturer-specific code (${system})` : 'Standard code, not in this catalogue',
     meaning:
       scope === 'maker'
         ? `The digits tell only this: ${system}${areaWords}, defined by the vehicle’s manufacturer. What it means differs from make to make, so nothing is guessed; look it up for this make and model.`

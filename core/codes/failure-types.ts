@@ -99,7 +99,7 @@ const FAILURE_TYPES: Readonly<Record<string, string>> = {
 
 /** A failure-type byte in words. @param byte two hexadecimal digits. */
 export function failureTypeWords(byte: string): string {
-  return FAILURE_TYPES[byte.toUpperCase()] ?? `failure type ${byte.toUpperCase()}, the maker’s own`;
+  return FAILURE_TYPES[byte.toUpperCase()] ?? `failure type ${byte.toUpperCase()}, the manufacturer’s own`;
 }
 
 /** The bytes that have words here. */

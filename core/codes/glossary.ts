@@ -23,7 +23,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'cylinder-number',
     title: 'Cylinder number',
-    text: 'Counted from the belt side on many engines and from the gearbox on others; on V engines bank by bank or across. Check before you take anything apart.',
+    text: 'Counted from the belt side on many engines and from the transmission on others; on V engines bank by bank or across. Check before you take anything apart.',
     also: 'cyl, firing order',
   },
   {
@@ -53,13 +53,13 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'pending',
     title: 'Pending',
-    text: 'Failed in this or the last trip, not often enough for the lamp.',
+    text: 'Failed in this or the last trip, not often enough for the light.',
     also: 'maturing',
   },
   {
     id: 'confirmed',
     title: 'Confirmed',
-    text: 'Failed often enough; it asks for the lamp.',
+    text: 'Failed often enough; it asks for the light.',
     also: 'stored, current, active',
   },
   {
@@ -71,12 +71,12 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'history',
     title: 'History',
-    text: 'Stored but not failing now; the lamp is off.',
+    text: 'Stored but not failing now; the light is off.',
     also: 'passive, sporadic, intermittent',
   },
   {
     id: 'lamp',
-    title: 'Engine lamp',
+    title: 'Engine light',
     text: 'The amber engine sign. Steady: read soon. Flashing: misfire is burning the catalyst, ease off at once.',
     also: 'MIL, check engine',
   },
@@ -129,7 +129,12 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
     text: 'Turns nitrogen oxides into nitrogen and water with a liquid that is sprayed in.',
     also: 'SCR, urea',
   },
-  { id: 'can', title: 'Data bus', text: 'Two twisted wires on which the control units talk.', also: 'CAN' },
+  {
+    id: 'can',
+    title: 'Data bus',
+    text: 'Two twisted wires on which the control units communicate.',
+    also: 'CAN',
+  },
   {
     id: 'vin',
     title: 'Vehicle identification number (VIN)',
@@ -163,10 +168,15 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'limp',
     title: 'Limp mode',
-    text: 'The control unit holds engine or gearbox back to protect them.',
+    text: 'The control unit holds engine or transmission back to protect them.',
     also: 'limp mode, limp home',
   },
-  { id: 'misfire', title: 'Misfire', text: 'A cylinder that does not fire properly when it should.', also: 'P0300' },
+  {
+    id: 'misfire',
+    title: 'Misfire',
+    text: 'A cylinder that does not fire properly when it should.',
+    also: 'P0300',
+  },
   {
     id: 'catalyst',
     title: 'Catalyst',
@@ -179,7 +189,12 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
     text: 'The mixture igniting by itself and hammering on the piston.',
     also: 'pinging, detonation',
   },
-  { id: 'boost', title: 'Boost', text: 'Extra pressure in the intake from a turbocharger or supercharger.', also: 'turbo' },
+  {
+    id: 'boost',
+    title: 'Boost',
+    text: 'Extra pressure in the intake from a turbocharger or supercharger.',
+    also: 'turbo',
+  },
   {
     id: 'parasitic',
     title: 'Battery drain (parked)',
@@ -201,7 +216,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'udstatus',
     title: 'Status byte',
-    text: 'Eight yes-or-no answers that a control unit keeps with a code: failing now, failed since clear, asks for the lamp, and so on.',
+    text: 'Eight yes-or-no answers that a control unit keeps with a code: failing now, failed since clear, asks for the light, and so on.',
     also: 'ISO 14229',
   },
 ];

@@ -10,8 +10,10 @@ export {
   codeEntry,
   describedCodes,
   explainCode,
+  namesOf,
   scopeOf,
   type Explanation,
 } from './explain.ts';
 export { FAILURES, type Failure, type FailureId } from './failures.ts';
+export { sawOf } from './meaning.ts';
 export type { CodeEntry, Place } from './entry.ts';

@@ -25,10 +25,10 @@ describe('an owner’s list of maker’s codes', () => {
     ]);
     expect(codes).toEqual({ P1345: 'one' });
     expect(problems.map((p) => [p.line, p.why.split(' ').slice(0, 4).join(' ')])).toEqual([
-      [2, 'a code of the'],
+      [2, 'a standard code, not'],
       [3, 'the first cell is'],
       [4, 'no text beside the'],
-      [5, 'the code is there'],
+      [5, 'the code appears twice;'],
       [6, 'the text is longer'],
     ]);
   });
@@ -53,10 +53,10 @@ test('glossary: each word once, with what others call it', () => {
     expect([g.id, g.text.endsWith('.'), g.also.length > 1]).toEqual([g.id, true, true]);
 });
 
-test('failure-type bytes in words, and those that are the maker’s own', () => {
+test('failure-type bytes in words, and those that are the manufacturer’s own', () => {
   expect(failureTypeWords('16')).toBe('voltage too low');
   expect(failureTypeWords('7a')).toBe('leak');
-  expect(failureTypeWords('F3')).toMatch(/maker’s own/);
+  expect(failureTypeWords('F3')).toMatch(/manufacturer’s own/);
   const words = KNOWN_FAILURE_TYPES.map(failureTypeWords);
   expect(words.length).toBeGreaterThan(70);
   expect(words.filter((w) => /[A-Z]{3}|undefined/.test(w))).toEqual([]);

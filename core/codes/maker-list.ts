@@ -34,7 +34,8 @@ export function readMakerList(rows: readonly (readonly string[])[]): MakerListRe
     if (text.length > MAX_TEXT) return refuse(`the text is longer than ${MAX_TEXT} characters`);
     if (scopeOf(code) === 'standard') return refuse('a standard code, not a manufacturer’s');
     const known = result.codes[code];
-    if (known !== undefined && known !== text) return refuse(`the code appears twice; the first text is kept`);
+    if (known !== undefined && known !== text)
+      return refuse(`the code appears twice; the first text is kept`);
     result.codes[code] = text;
     return undefined;
   });

@@ -1,7 +1,8 @@
 import { COMPONENTS } from './components.ts';
 import type { CodeEntry } from './entry.ts';
-import { FAILURES, type Failure } from './failures.ts';
-import type { Component } from './part.ts';
+import { FAILURES } from './failures.ts';
+import type { Area, Component } from './part.ts';
+import { subjectOf } from './title.ts';
 import { SAW, SAW_OF_KIND, type PartKind } from './words/saw.ts';
 
 /** Parts that are moved or fed by the control unit: they give no signal that could be implausible. */
@@ -34,27 +35,53 @@ export function sawOf(entry: CodeEntry): string {
   );
 }
 
+/** What a fault of behaviour does not say, or what to look at first, where an area has an answer of its own. */
+const FIRST: Partial<Record<Area, string>> = {
+  ignition: 'It does not say whether spark, fuel or compression is missing.',
+  mixture: 'It does not say whether there is too much or too little air, or fuel.',
+  evap: 'Begin with the fuel cap, then look at hoses and valves.',
+  cooling: 'Check the coolant level first, with the engine cold.',
+  oil: 'Check the oil level first.',
+  transmission: 'Check fluid level, connector and battery voltage before you suspect the transmission.',
+  charging: 'Check belt, terminals and ground straps first.',
+  egr: 'Look for soot in valve and passage before you replace anything.',
+};
+
+/** As in the middle of a sentence: acronyms keep their capitals. */
+const inSentence = (name: string): string =>
+  /^[A-Z][a-z–-]/.test(name) && !name.startsWith('NOx') ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+
 /** What to make of it, with the part's own name, so that no page says what every other page says. */
-function advice(entry: CodeEntry, kind: Failure['kind']): string {
-  const { name }: Component = COMPONENTS[entry.component];
-  if (entry.component === 'unit' || entry.component === 'data-bus')
-    return kind === 'electrical' ? 'Check the wiring of the bus and the connectors on it.' : '';
-  switch (kind) {
-    case 'electrical':
-      return `Check the connector and wiring of the ${name} before you suspect the part.`;
-    case 'signal':
-      return `Either the ${name} is wrong, or what it measures really is: compare with other readings before you buy anything.`;
-    case 'computer':
-      return `Check supply and grounds first: the control unit itself is the least likely cause.`;
-    case 'behaviour':
-      return `The code names what went wrong with the ${name}, not the part that caused it.`;
-  }
+function advice(entry: CodeEntry): string {
+  const { component, failure } = entry;
+  const { area }: Component = COMPONENTS[component];
+  const name = inSentence(subjectOf(entry));
+  if (area === 'restraints')
+    return 'Leave it to a qualified workshop: never unplug or measure a yellow connector.';
+  if (area === 'hybrid')
+    return 'Do not touch anything orange: people qualified for high voltage must check it.';
+  if (component === 'unit')
+    return failure === 'lost'
+      ? 'Check its fuse, supply and ground, and the battery, before you suspect the unit.'
+      : '';
+  if (component === 'data-bus') return 'Check the wiring of the bus and the connectors on it.';
+  const { kind } = FAILURES[failure];
+  if (kind === 'electrical') return `Check its connector and wiring before you replace the ${name}.`;
+  if (kind === 'computer')
+    return 'Check supply and grounds first: the control unit itself is the least likely cause.';
+  if (kind === 'signal')
+    return partKind(entry) === 'driven'
+      ? `Check that the ${name} can move and has its supply before you replace it.`
+      : `Either the ${name} is wrong, or what it measures really is: compare with other readings before you buy anything.`;
+  if (component === 'catalyst')
+    return 'Rule out exhaust leaks, misfire and the sensors before you replace the catalyst.';
+  return FIRST[area] ?? `It names what went wrong with the ${name}, not the part that caused it.`;
 }
 
 /** Where the counting differs between manufacturers, so that nobody opens the wrong cylinder or side. */
 function counting(entry: CodeEntry): string {
-  if (entry.component === 'coil' && entry.place.cylinder !== undefined)
-    return 'The letter is the standard’s: which cylinder it serves depends on the engine, see the wiring diagram.';
+  // What a coil's letter means stands with what a coil does.
+  if (entry.component === 'coil') return '';
   if (entry.place.cylinder !== undefined)
     return 'Manufacturers number cylinders differently: check the handbook before you touch one.';
   return entry.place.bank === undefined
@@ -65,7 +92,7 @@ function counting(entry: CodeEntry): string {
 /** One short paragraph: what the part does, what the control unit detected, and what that does not say yet. */
 export function meaningOf(entry: CodeEntry): string {
   const { does }: Component = COMPONENTS[entry.component];
-  return [does, `The control unit detected ${sawOf(entry)}.`, advice(entry, FAILURES[entry.failure].kind), counting(entry)]
+  return [does, `The control unit detected ${sawOf(entry)}.`, advice(entry), counting(entry)]
     .filter((sentence) => sentence !== '')
     .join(' ');
 }

@@ -43,7 +43,10 @@ function filled(words: string, place: Place): string {
     cylinder: place.cylinder,
     coil: COIL_LETTERS[(place.cylinder ?? 0) - 1],
   };
-  return words.replace(/\{(\w+)\}/g, (_, name: string) => String(values[name]));
+  return words.replace(/\{(\w+)\} ?/g, (tag, name: string) => {
+    const value = values[name];
+    return value === undefined ? '' : `${value}${tag.endsWith(' ') ? ' ' : ''}`;
+  });
 }
 
 /** The part with its letter, as the title says it, without its place. */

@@ -34,7 +34,7 @@ const SHARES: Readonly<Record<QuietKind, number>> = {
   'permanent-waits': 0.8,
 };
 
-const CHANGES = 'A lamp that lights, a sign that you notice, or a code at the next reading.';
+const CHANGES = 'A warning light, a sign that you notice, or a code at the next reading.';
 
 /** Of what runs only on some drives, the share still open from which the memory counts as emptied lately. */
 const MOSTLY_OPEN = 0.5;
@@ -96,25 +96,26 @@ function wordsOf(
     case 'sound':
       return {
         title: 'Nothing to do',
-        because: 'No lamp is lit, no code is stored, and nothing that was read is out of order.',
+        because: 'No warning light is on, no code is stored, and nothing that was read is out of order.',
         advice: 'Keep this reading. A later one is compared with it.',
       };
     case 'passed':
       return {
         title: 'It seems to have passed',
-        because: 'No lamp is lit and nothing fails now. What was seen before is history.',
+        because: 'No warning light is on and nothing fails now. What was seen before is history.',
         advice:
-          'Leave it. Make one drive like the one on which it came, then read again within two weeks. A fault that is still there lights the lamp again.',
+          'Leave it. Make one drive like the one on which it came, then read again within two weeks. A fault that is still there turns the light on again.',
       };
     case 'aging-out':
       return {
         title: 'Repaired, and nothing fails now',
-        because: 'What was stored is history. The car forgets it by itself after about forty warm-ups.',
+        because:
+          'What was stored is history. The control unit erases it by itself after about forty warm-ups.',
         advice: 'Nothing has to be cleared. Drive as usual and read again in two weeks.',
       };
     case 'memory-cleared':
       return {
-        title: 'The memory was emptied lately',
+        title: 'The codes were cleared lately',
         because:
           'Most self-checks are still open, as after a clear or a disconnected battery. That no code is stored says little yet.',
         advice:

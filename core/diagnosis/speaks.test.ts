@@ -39,7 +39,7 @@ function oddsOf({ all, index }: { all: CauseInstance[]; index: number }, list: E
   return (posterior.marginals[index] ?? 0) / posterior.none;
 }
 
-test('what a cause brings about speaks for it when it is seen, and never for it when it is not', () => {
+test('what a cause brings about supports it when it is seen, and never for it when it is not', () => {
   let looked = 0;
   const wrong: string[] = [];
   for (const cause of CAUSES) {

@@ -6,7 +6,7 @@ import type { ObservationKey } from './observations.ts';
  */
 export const FINDINGS = {
   // Brakes.
-  'brake-pedal-soft': 'the brake pedal is long, soft or sinks',
+  'brake-pedal-soft': 'the brake pedal is soft, spongy or sinks',
   'brake-pedal-hard': 'the brake pedal is unusually hard',
   'brake-fluid-low': 'the brake fluid is at or below the lower mark',
   'brake-fluid-lost': 'brake fluid is where it should not be',
@@ -18,8 +18,8 @@ export const FINDINGS = {
   'wheel-hums': 'a wheel bearing hums',
   'stability-out': 'the stability system does not work, or acts by itself',
   // Steering and tyres.
-  'steering-heavy': 'it steers heavily or unevenly',
-  'steering-at-risk': 'the help for the steering may go',
+  'steering-heavy': 'the steering is heavy or uneven',
+  'steering-at-risk': 'power steering may fail',
   'tyre-soft': 'a tyre is soft',
   'pulls-aside': 'it pulls to one side',
   // Oil.
@@ -30,8 +30,8 @@ export const FINDINGS = {
   'coolant-low': 'the coolant is below the mark',
   'coolant-fouled': 'there is oil or exhaust gas in the coolant',
   'coolant-leaks': 'coolant is lost inside',
-  'coolant-stands': 'the coolant does not go round',
-  'cooling-weak': 'the fan stands, or the radiator is blocked',
+  'coolant-stands': 'the coolant does not circulate',
+  'cooling-weak': 'the fan does not run, or the radiator is blocked',
   'too-hot': 'the engine is too hot',
   // Engine and turbocharger.
   'chain-rattles': 'the timing chain rattles',
@@ -39,7 +39,7 @@ export const FINDINGS = {
   'timing-off': 'the camshaft is some degrees off',
   'turbo-worn': 'the turbocharger’s shaft touches, or oil runs out of it',
   // Fuel and exhaust.
-  'fuel-wet': 'fuel is to be seen, or the smell is strong',
+  'fuel-wet': 'fuel is visible, or the smell is strong',
   'fuel-leaks': 'fuel leaks or smells',
   'fuel-whiff': 'it smells of fuel, slightly, and nothing is wet',
   'fuel-water': 'there is water in the fuel',
@@ -50,16 +50,16 @@ export const FINDINGS = {
   'not-charging': 'it does not charge',
   overcharging: 'it charges too much',
   'battery-weak': 'the battery is weak',
-  'drive-belt-worn': 'the V-ribbed belt is worn or slack',
+  'drive-belt-worn': 'the drive belt is worn or slack',
   'pedal-jumps': 'the pedal’s or the throttle’s signal jumps',
   // Gearbox and clutch.
-  slips: 'the clutch or the gearbox slips',
+  slips: 'the clutch or the transmission slips',
   'clutch-fluid-low': 'the clutch loses fluid',
-  'gearbox-fluid-bad': 'the gearbox’s fluid is low, dark or burnt',
+  'gearbox-fluid-bad': 'the transmission’s fluid is low, dark or burnt',
   // Airbag and high voltage.
   'airbag-in-doubt': 'the airbags may not work, or go off by themselves',
-  'high-voltage-in-doubt': 'a plug or a contactor of the high-voltage side is in doubt',
-  'inverter-coolant-low': 'the coolant of the electric drive is low or stands still',
+  'high-voltage-in-doubt': 'a connector or a contactor of the high-voltage side is in doubt',
+  'inverter-coolant-low': 'the coolant of the electric drive is low or does not move',
 } as const;
 export type FindingId = keyof typeof FINDINGS;
 
@@ -142,6 +142,7 @@ export const FINDING_OF_OUTCOME: Readonly<Record<string, FindingId>> = {
   'clutch-fluid/something': 'clutch-fluid-low',
   'gearbox-fluid-look/bad': 'gearbox-fluid-bad',
   'gear-cooler-look/something': 'gearbox-fluid-bad',
+  'sump-magnet/something': 'gearbox-fluid-bad',
   'airbag-lamp-bulb/something': 'airbag-in-doubt',
   'under-seat-look/disturbed': 'airbag-in-doubt',
   'crash-recall/something': 'airbag-in-doubt',
@@ -171,7 +172,7 @@ export const READ_OFF: ReadonlySet<FindingId> = new Set<FindingId>([
 export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly string[] }[] = [
   {
     because:
-      'It is a sensor, its plug or its wire: what it measures is judged by itself, and its code has a rule.',
+      'It is a sensor, its connector or its wiring: what it measures is checked separately, and its code has a rule.',
     outcomes: [
       'cam-sensor-plug/bad',
       'coolant-soak/coolant-off',
@@ -208,6 +209,9 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
       'pedal-plug-look/something',
       'map-key-on/off',
       'start-neutral/something',
+      'water-plug-look/something',
+      'injector-loom-look/something',
+      'cap-switch-read/something',
     ],
   },
   {
@@ -257,6 +261,9 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
       'timing-history/something',
       'trims-compare/load',
       'trims-compare/rich',
+      'trims-compare/idle',
+      'maf-clean/better',
+      'pump-hum/whines',
       'oxygen-swing/stuck-lean',
       'oxygen-rear-steady/follows',
       'start-shake-count/something',
@@ -290,11 +297,11 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
     ],
   },
   {
-    because: 'Only a workshop measures it, and mends it there.',
+    because: 'Only a workshop measures it, and repairs it there.',
     outcomes: ['inverter-workshop/something', 'gear-workshop-pressure/something'],
   },
   {
-    because: 'It wears or unsettles slowly, and its lamp has a rule.',
+    because: 'It wears or unsettles slowly, and its light has a rule.',
     outcomes: [
       'tyre-size-look/something',
       'tyre-sensors-read/something',
@@ -312,7 +319,7 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
   },
   {
     because:
-      'It weakens the electric drive, which limits itself; the high-voltage lamp and codes have rules.',
+      'It weakens the electric drive, which limits itself; the high-voltage light and codes have rules.',
     outcomes: [
       'traction-filter-look/something',
       'traction-fan-hear/something',
@@ -325,7 +332,7 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
     outcomes: ['charge-socket-look/something'],
   },
   {
-    because: 'It tells when the gearbox gets hot; heat and slipping are findings of their own.',
+    because: 'It tells when the transmission gets hot; heat and slipping are findings of their own.',
     outcomes: ['gear-hot-when/something'],
   },
 ];

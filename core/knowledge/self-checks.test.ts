@@ -7,10 +7,10 @@ describe('the self-check that finds a code', () => {
     ['P0302', 'Misfire', 'drive'],
     ['P0171', 'Fuel system', 'drive'],
     ['P0420', 'Catalyst', 'some-drives'],
-    ['P0442', 'Fuel vapour', 'some-drives'],
+    ['P0442', 'EVAP system', 'some-drives'],
     ['P0133', 'Oxygen sensor', 'some-drives'],
     ['P0135', 'Oxygen sensor heater', 'drive'],
-    ['P0401', 'Exhaust recirculation', 'some-drives'],
+    ['P0401', 'EGR', 'some-drives'],
     ['P2002', 'Particulate filter', 'some-drives'],
     ['P0411', 'Secondary air', 'some-drives'],
     // A wire shows as soon as the ignition is on.

@@ -54,7 +54,7 @@ const SELF_CHECKS = {
   },
   evaporative: {
     monitors: ['evaporative'],
-    name: 'Fuel vapour',
+    name: 'EVAP system',
     runs: 'after 6 to 8 hours parked, tank 15 to 85 % full, started below about 35 °C (95 °F), then steady driving',
     within: 'some-drives',
   },
@@ -72,7 +72,7 @@ const SELF_CHECKS = {
   },
   egr: {
     monitors: ['egr'],
-    name: 'Exhaust recirculation',
+    name: 'EGR',
     runs: 'warm, cruising and coasting down',
     within: 'some-drives',
   },

@@ -71,7 +71,7 @@ export const FAILURE_CAUSES = [
   },
   {
     id: 'needs-running',
-    title: 'This car only talks with the engine running',
+    title: 'This car only answers with the engine running',
     prior: 0.04,
     mend: 'Outdoors only: start the engine, then connect.',
   },
@@ -149,7 +149,7 @@ export interface FailureStep {
 }
 
 const TRY: readonly FailureAnswer[] = [
-  { id: 'talks', title: 'It talks' },
+  { id: 'talks', title: 'It connects' },
   { id: 'still-not', title: 'Still nothing' },
 ];
 const tries = (given: FailureStep['given']) => ({
@@ -162,7 +162,7 @@ const tries = (given: FailureStep['given']) => ({
 export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'adapter-lamp',
-    title: 'Is the adapter’s lamp lit?',
+    title: 'Is the adapter’s light on?',
     how: 'Plugged in, ignition on or off: the socket alone powers it.',
     minutes: 0.3,
     kinds: ['serial', 'bluetooth', 'network'],
@@ -180,7 +180,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'dash-lit',
-    title: 'Are the dash lamps lit, as just before a start?',
+    title: 'Are the dash lights on, as just before a start?',
     how: 'Several lights at once and the gauges awake; the radio alone is not enough.',
     minutes: 0.2,
     answers: [
@@ -193,20 +193,20 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'key-on',
     title: 'Turn the ignition fully on',
-    how: 'Key: one position past the radio, just before start. Button: press it without the brake pedal, some want five seconds. Wait until the dash lights settle, then connect.',
+    how: 'Key: one position past the radio, just before start. Button: press it without the brake pedal, some need five seconds. Wait until the dash lights settle, then connect.',
     minutes: 0.5,
     ...tries({ 'ignition-off': [0.94, 0.06], 'needs-running': [0.02, 0.98] }),
   },
   {
     id: 'plug-home',
-    title: 'Take the plug out and push it fully home',
+    title: 'Pull the adapter out and push it fully in',
     how: 'Long row to long row, straight, until it stops; hold it while you connect.',
     minutes: 0.5,
     ...tries({ 'plug-not-home': [0.9, 0.1], pins: [0.3, 0.7], 'in-use': [0.3, 0.7] }),
   },
   {
     id: 'again',
-    title: 'Unplug, close other programs, count to ten, plug in',
+    title: 'Unplug it, close other programs, count to ten, plug it in',
     how: 'Pages and programs that read cars keep the adapter to themselves, even in the background.',
     minutes: 1,
     ...tries({ 'in-use': [0.88, 0.12], 'plug-not-home': [0.6, 0.4], asleep: [0.15, 0.85] }),
@@ -294,7 +294,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'pins-look',
     title: 'Look into the socket with a torch',
-    how: 'Ignition off, plug out: a pin bent, pushed back, green or dirty?',
+    how: 'Ignition off, adapter out: is a pin bent, pushed back, corroded or dirty?',
     minutes: 2,
     answers: [
       { id: 'clean', title: 'Straight and clean' },
@@ -320,7 +320,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'other-car',
-    title: 'Does the adapter talk to another car?',
+    title: 'Does the adapter connect to another car?',
     how: 'Any petrol (gasoline) car of the last fifteen years will do.',
     minutes: 10,
     kinds: ['serial', 'bluetooth', 'network'],

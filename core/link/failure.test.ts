@@ -118,7 +118,7 @@ describe('finding out why nothing talks', () => {
   });
 
   test('the path reads as sentences in the log', () => {
-    expect(stepSentence('dash-lit', 'dark')).toBe('Are the dash lamps lit, as just before a start: no.');
+    expect(stepSentence('dash-lit', 'dark')).toBe('Are the dash lights on, as just before a start: no.');
     expect(stepSentence('key-on', 'still-not')).toBe('Turn the ignition fully on: still nothing.');
   });
 });

@@ -90,8 +90,8 @@ const STEPS = [
   { id: 'frozen', step: 'Stored conditions', missing: 'stored conditions', parts: ['freeze-frames'] },
   {
     id: 'values',
-    step: 'Lamp, self-checks and readings',
-    missing: 'lamp, self-checks and readings',
+    step: 'Engine light, self-checks and readings',
+    missing: 'engine light, self-checks and readings',
     parts: ['mil', 'readiness', 'counters', 'values'],
   },
   { id: 'tests', step: 'On-board test results', missing: 'on-board test results', parts: ['tests'] },

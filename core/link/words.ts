@@ -36,8 +36,8 @@ export function faultWords(fault: LinkFault): FaultWords {
       };
     case 'can-error':
       return {
-        sentence: 'The data line at the socket is disturbed (CAN error).',
-        next: 'Push the plug home and wiggle it gently. If it stays, look at the socket for bent or dirty pins.',
+        sentence: 'The data line at the socket is disturbed.',
+        next: 'Push the adapter fully in and wiggle it gently. If the problem stays, look at the socket for bent or dirty pins.',
       };
     case 'bus-init':
       return {
@@ -47,7 +47,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'bus-error':
       return {
         sentence: 'The adapter saw an invalid voltage level on the data line.',
-        next: 'Unplug it, check the pins of plug and socket, and try again.',
+        next: 'Unplug it, check the pins of adapter and socket, and try again.',
       };
     case 'bus-busy':
       return { sentence: 'The data line was busy for too long.', next: 'Wait ten seconds and try again.' };
@@ -59,7 +59,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'data-error':
       return {
         sentence: 'An answer arrived damaged and was not used.',
-        next: 'Read again. If it repeats, push the plug home and keep it away from ignition leads.',
+        next: 'Read again. If it repeats, push the adapter fully in and keep it away from ignition leads.',
       };
     case 'buffer-full':
       return {

@@ -72,13 +72,13 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
   ),
   several(0x65, 'Auxiliary inputs and outputs', 2, [
     field('power take-off', 1, 1, 1, 0, '', { names: OFF_ON, mask: 0x01, supportBit: 0 }),
-    field('automatic gearbox in neutral', 1, 1, 1, 0, '', {
+    field('automatic transmission in neutral', 1, 1, 1, 0, '', {
       names: { 0: 'in gear', 1: 'in park or neutral' }, mask: 0x02, shift: 1, supportBit: 1,
     }),
-    field('manual gearbox in neutral', 1, 1, 1, 0, '', {
+    field('manual transmission in neutral', 1, 1, 1, 0, '', {
       names: { 0: 'in gear', 1: 'in neutral or clutch pressed' }, mask: 0x04, shift: 2, supportBit: 2,
     }),
-    field('glow plug lamp', 1, 1, 1, 0, '', { names: OFF_ON, mask: 0x08, shift: 3, supportBit: 3 }),
+    field('glow plug light', 1, 1, 1, 0, '', { names: OFF_ON, mask: 0x08, shift: 3, supportBit: 3 }),
   ]),
   supported(0x66, 'Air flow', 5, ['sensor A', 'sensor B'], 2, 1 / 32, 0, 'g/s'),
   supported(0x67, 'Coolant temperature', 3, ['sensor 1', 'sensor 2'], 1, 1, -40, '°C'),
@@ -215,13 +215,13 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
     field('way of telling', 0, 1, 1, 0, '', {
       names: { 0: 'not reported', 1: 'by kind of fault', 2: 'all faults alike' }, mask: 0x03,
     }),
-    field('lamp', 0, 1, 1, 0, '', { names: LAMP_MODE, mask: 0x3c, shift: 2 }),
+    field('light', 0, 1, 1, 0, '', { names: LAMP_MODE, mask: 0x3c, shift: 2 }),
     bitOf('self-checks', 0, 6, { 0: 'all run', 1: 'not all run' }),
-    field('lamp steady for', 1, 2, 1, 0, 'h'),
+    field('light steady for', 1, 2, 1, 0, 'h'),
   ]),
   several(0x91, 'Harmonised OBD, control unit', 5, [
-    field('lamp', 0, 1, 1, 0, '', { names: LAMP_MODE, mask: 0x0f }),
-    field('lamp steady for', 1, 2, 1, 0, 'h'),
+    field('light', 0, 1, 1, 0, '', { names: LAMP_MODE, mask: 0x0f }),
+    field('light steady for', 1, 2, 1, 0, 'h'),
     field('gravest fault of the second class for', 3, 2, 1, 0, 'h'),
   ]),
   several(
@@ -232,7 +232,7 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
       ),
     ),
   ),
-  several(0x93, 'Harmonised OBD, lamp steady in all', 3, [field(undefined, 1, 2, 1, 0, 'h', { supportBit: 0 })]),
+  several(0x93, 'Harmonised OBD, light steady in all', 3, [field(undefined, 1, 2, 1, 0, 'h', { supportBit: 0 })]),
   several(0x94, 'NOx warning', 12, [
     bitOf('warning', 1, 0, { 0: 'not active', 1: 'active' }, 0),
     ...[1, 2, 3].map((level) =>
@@ -275,7 +275,7 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
     field('sensor B', 5, 2, 0.25, 0, 'Pa', { isSigned: true, supportBit: 2 }),
     field('sensor B, wide range', 7, 2, 2, 0, 'Pa', { isSigned: true, supportBit: 3 }),
   ]),
-  several(0xa4, 'Gearbox', 4, [
+  several(0xa4, 'Transmission', 4, [
     field('gear', 1, 1, 1, 0, '', { supportBit: 0, mask: 0xf0, shift: 4 }),
     field('ratio', 2, 2, 0.001, 0, '', { supportBit: 1 }),
   ]),
@@ -306,5 +306,5 @@ export const PARAMETERS_FROM_61: readonly Parameter[] = [
     field('monitoring wrong for', 5, 2, 1, 0, 'h'),
   ]),
   single(0xc7, 'Distance since the control unit was programmed or replaced', 2, 1, 0, 'km'),
-  single(0xc8, 'NOx and particulate warning lamps', 1, 1, 0, 'bits'),
+  single(0xc8, 'NOx and particulate warning lights', 1, 1, 0, 'bits'),
 ];

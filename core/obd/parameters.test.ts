@@ -72,7 +72,7 @@ const EXAMPLES: [number, string, string | null, number | string | null, string][
   [0x8c, `11 33 33 ${'00 00 '.repeat(3)}20 00${' 00'.repeat(6)}`, 'bank 1 sensor 1 oxygen', 20, '%'],
   [0x8c, `11 33 33 ${'00 00 '.repeat(3)}20 00${' 00'.repeat(6)}`, 'bank 1 sensor 1 lambda', 1.000015, 'λ'],
   [0x8f, '03 01 FF 9C 00 00 00', 'bank 1 signal', -1, '%'],
-  [0x90, '52 00 0A', 'lamp', 'steady', ''],
+  [0x90, '52 00 0A', 'light', 'steady', ''],
   [0x92, '03 01', 'injected quantity 1', 'open loop', ''],
   [0x94, '03 21 00 18 00 00 00 00 00 00 00 00', 'inducement level 3', 'ready', ''],
   [0x94, '03 21 00 18 00 00 00 00 00 00 00 00', 'reagent quality wrong for', 24, 'h'],
@@ -109,7 +109,9 @@ describe('service 01 parameters', () => {
   test('raw is the number as sent, before any scale', () => {
     expect(decodeParameter('01', 0x0c, [0x1a, 0xf8], '7E8')[0]?.raw).toBe(0x1af8);
     expect(
-      decodeParameter('01', 0x65, [0x02, 0x02], '7E8').find((r) => r.part === 'automatic gearbox in neutral'),
+      decodeParameter('01', 0x65, [0x02, 0x02], '7E8').find(
+        (r) => r.part === 'automatic transmission in neutral',
+      ),
     ).toMatchObject({
       value: 'in park or neutral',
       raw: 1,

@@ -48,5 +48,5 @@ export const MISFIRES_THIS_TRIP = 0x0c;
 export function testName(monitor: number, test: number): string {
   const run = RUNS.find((r) => monitor >= r.from && monitor < r.from + r.count);
   const what = run ? run.name(monitor - run.from) : `On-board test ${hexByte(monitor)}`;
-  return `${what}: ${TESTS[test] ?? `maker’s test ${hexByte(test)}`}`;
+  return `${what}: ${TESTS[test] ?? `manufacturer’s test ${hexByte(test)}`}`;
 }

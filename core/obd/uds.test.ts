@@ -25,8 +25,8 @@ describe('the status byte of ISO 14229-1, annex D', () => {
       'confirmed',
       ['failed since the last clear', 'stored, not failing now', 'its check has not run this trip'],
     ],
-    [0xab, 'confirmed', ['holds a lamp on', 'fails now']],
-    [0xa0, 'history', ['holds a lamp on', 'failed since the last clear']],
+    [0xab, 'confirmed', ['holds a light on', 'fails now']],
+    [0xa0, 'history', ['holds a light on', 'failed since the last clear']],
   ] as const)('%i', (status, state, words) => {
     expect(stateOfStatus(status)).toBe(state);
     expect(statusWords(status)).toEqual(words);
@@ -40,7 +40,7 @@ describe('the status byte of ISO 14229-1, annex D', () => {
 
   test('a lamp is never said to be held by a code that does not ask for it', () => {
     for (let status = 0; status < 256; status++)
-      expect(statusWords(status).includes('holds a lamp on')).toBe((status & 0x80) !== 0);
+      expect(statusWords(status).includes('holds a light on')).toBe((status & 0x80) !== 0);
   });
 });
 

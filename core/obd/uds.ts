@@ -81,7 +81,7 @@ export function encodeDtcByStatus(codes: readonly StatusCode[]): number[] {
 export function statusWords(status: number): string[] {
   const is = (bit: number) => (status & (1 << bit)) !== 0;
   return [
-    ...(is(7) ? ['holds a lamp on'] : []),
+    ...(is(7) ? ['holds a light on'] : []),
     ...(is(0) ? ['fails now'] : is(1) ? ['failed this trip'] : []),
     ...(is(5) && !is(0) && !is(1) ? ['failed since the last clear'] : []),
     ...(is(3) && !is(0) && !is(1) && !is(2) ? ['stored, not failing now'] : []),

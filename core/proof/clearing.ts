@@ -61,7 +61,7 @@ async function clearStandard(connection: Connection): Promise<ClearOutcome> {
   const [first] = refusals;
   if (first && isClean && refusals.length === heard.refusals.size)
     return refused(
-      `The car refused: ${negativeResponseText(first[1])}. Clearing wants the ignition on and the engine off.`,
+      `The car refused: ${negativeResponseText(first[1])}. Clearing needs the ignition on and the engine off.`,
     );
   return unknown(heard);
 }

@@ -55,7 +55,7 @@ export const READINGS = {
   frontLambda: kind('Front wide-band lambda', 'λ', FAST, ['24', 'lambda'], ['34', 'lambda']),
   catalyst: kind('Catalyst temperature', '°C', SLOW, ['3C']),
   fuelLevel: kind('Fuel level', '%', SELDOM, ['2F']),
-  tankPressure: kind('Fuel vapour pressure', 'Pa', SLOW, ['32'], ['54']),
+  tankPressure: kind('Fuel tank vapour pressure', 'Pa', SLOW, ['32'], ['54']),
   purge: kind('Vapour purge', '%', OFTEN, ['2E']),
   rail: kind('Rail pressure', 'kPa', FAST, ['6D', 'pressure A'], ['23'], ['59']),
   railTarget: kind('Commanded rail pressure', 'kPa', FAST, ['6D', 'commanded pressure A']),
@@ -65,7 +65,7 @@ export const READINGS = {
   boost: kind('Boost pressure', 'kPa', FAST, ['70', 'sensor A']),
   boostTarget: kind('Commanded boost pressure', 'kPa', FAST, ['70', 'commanded A']),
   /** 1 is on, by the standard's enumeration. */
-  glowLamp: kind('Glow lamp command', '', OFTEN, ['65', 'glow plug lamp']),
+  glowLamp: kind('Glow light command', '', OFTEN, ['65', 'glow plug light']),
   filterDrop: kind('Particulate filter pressure difference', 'kPa', OFTEN, ['7A', 'pressure difference']),
   soot: kind('Soot towards the next regeneration', '%', SELDOM, ['8B', 'soot towards the next regeneration']),
   exhaustHeat: kind('Exhaust temperature', '°C', SLOW, ['78', 'sensor 1']),
@@ -88,7 +88,12 @@ export const DERIVED = {
     how: 'difference',
   },
   pedalRatio: { title: 'Pedal track D over E', unit: '', of: ['pedalD', 'pedalE'], how: 'ratio' },
-  railGap: { title: 'Rail pressure error (actual − target)', unit: '%', of: ['rail', 'railTarget'], how: 'share' },
+  railGap: {
+    title: 'Rail pressure error (actual − target)',
+    unit: '%',
+    of: ['rail', 'railTarget'],
+    how: 'share',
+  },
   boostGap: { title: 'Boost error (actual − target)', unit: '%', of: ['boost', 'boostTarget'], how: 'share' },
   egrGap: {
     title: 'EGR error (actual − commanded)',

@@ -210,7 +210,7 @@ export const SITUATIONS: readonly Situation[] = [
     2,
   ],
   ['brake fluid', 'C0049', '', 'brake-fluid-low stability-pump brake-leak stability-fuse'],
-  // Gearbox
+  // Transmission
   ['gear ratio, slips', 'P0730', 'sign:slips', 'gear-clutch-worn gearbox-fluid valve-body', 2, AUTOMATIC],
   ['shift valve', 'P0753', 'sign:limp', 'gear-solenoid gear-valve-wire', 2, AUTOMATIC],
   [

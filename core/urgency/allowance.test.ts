@@ -35,7 +35,7 @@ type Entries = Parameters<typeof makeCase>;
 
 const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['nothing known', 'short-trips', 'unknown-lamp', []],
-  ['lamps out, not read', 'no-limit', null, [lamp('engine', 'out')]],
+  ['no lights on, not read', 'no-limit', null, [lamp('engine', 'out')]],
   ['engine lamp, not read', 'short-trips', 'unread', [lamp('engine')]],
   ['engine lamp at times, not read', 'short-trips', 'unread', [lamp('engine', 'now-and-then')]],
   ['engine lamp flashes', 'safe-place', 'flashing', [lamp('engine', 'flashing')]],
@@ -53,12 +53,7 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['airbag lamp', 'short-trips', 'safety-lamp', [lamp('airbag')]],
   ['stability lamp', 'short-trips', 'safety-lamp', [lamp('stability')]],
   ['limps, throttle code', 'safe-place', 'limp-without-signal', [saw('sign:limp'), codes('P2135')]],
-  [
-    'pulls weakly, crankshaft sensor',
-    'safe-place',
-    'limp-without-signal',
-    [saw('sign:weak'), codes('P0335')],
-  ],
+  ['lacks power, crankshaft sensor', 'safe-place', 'limp-without-signal', [saw('sign:weak'), codes('P0335')]],
   [
     'white smoke, sweet',
     'safe-place',
@@ -100,7 +95,7 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
     [lamp('particulate', 'flashing')],
   ],
   [
-    'lamps out, but the engine lamp never lights',
+    'no lights on, but the engine lamp never lights',
     'some-weeks',
     'dead-bulb',
     [lamp('engine', 'out'), { kind: 'bulb', answer: 'does-not' }],
@@ -128,7 +123,7 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['smells burnt', 'safe-place', 'burnt-smell', [saw('sign:burnt-smell'), codes()]],
   ['steers heavily', 'safe-place', 'heavy-steering', [saw('sign:heavy-steering'), codes()]],
   ['slips', 'safe-place', 'slips', [saw('sign:slips'), codes()]],
-  ['will not rev', 'short-trips', 'limp', [saw('sign:limp'), codes()]],
+  ['will not rev up', 'short-trips', 'limp', [saw('sign:limp'), codes()]],
   ['grinds', 'short-trips', 'grinds', [saw('sign:grinds'), codes()]],
   ['white smoke', 'short-trips', 'smoke', [saw('sign:white-smoke'), codes()]],
   ['lights dim', 'short-trips', 'lights-dim', [saw('gauge:lights-dim'), codes()]],
@@ -406,7 +401,7 @@ describe('the drive allowance', () => {
     expect(stopping.length).toBeGreaterThan(15);
     expect(stopping.filter((r) => (r.minute?.length ?? 0) < 1 || !r.call).map((r) => r.id)).toEqual([]);
     expect(URGENCY_RULES.filter((r) => levelRank(r.level) > 2 && r.minute).map((r) => r.id)).toEqual([]);
-    expect(allowance(makeCase(lamp('temperature'))).reasons[0]?.minute.join(' ')).toMatch(/cap shut/);
+    expect(allowance(makeCase(lamp('temperature'))).reasons[0]?.minute.join(' ')).toMatch(/cap closed/);
   });
 
   test('an accepted code no longer shortens the road; a dangerous one still does', () => {
@@ -434,7 +429,7 @@ describe('the drive allowance', () => {
       change: {
         level: 'short-trips',
         title: 'Short trips',
-        once: 'the lamp no longer flashes and the shake is gone',
+        once: 'the light no longer flashes and the shake is gone',
       },
     });
     expect(allowance(makeCase(codes())).change).toBeNull();

@@ -53,7 +53,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'coolant',
     title: 'Read the coolant level, cold',
-    why: 'From outside the tank; the cap stays shut while it is warm.',
+    why: 'Look at the tank from outside; leave the cap closed while it is warm.',
     check: 'coolant-level',
     when: ({ isLit, isYes }) =>
       isLit('temperature') || isYes('gauge:hot') || isYes('sign:sweet-smell') || isYes('sign:white-smoke'),
@@ -61,7 +61,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'fuel-cap',
     title: 'Turn the fuel cap until it clicks, and look at its seal',
-    why: 'A cap left loose at the last fill-up turns the engine light on a day or two later.',
+    why: 'A cap left loose at the last fill-up turns the engine light on some drives later.',
     check: 'cap-look',
     when: (k) => burns(k) && k.isLit('engine') && k.isYes('before:refuelled') && k.vehicle.fuel !== 'diesel',
   },
@@ -81,7 +81,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'battery',
-    title: 'Battery clamps tight and clean? Measure it at rest',
+    title: 'Check that the battery terminals are tight and clean, and measure it at rest',
     why: 'A weak battery or a loose clamp sets faults in several control units at once.',
     check: 'battery-rest',
     when: ({ isLit, isYes }) =>
@@ -94,7 +94,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'belt',
-    title: 'Look at the V-ribbed belt',
+    title: 'Look at the drive belt',
     why: 'It drives the alternator, and often the water pump.',
     check: 'belt-look',
     when: ({ isLit, isYes }) => isLit('charging') || isYes('sign:squeals'),
@@ -117,7 +117,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'seat',
-    title: 'Look under the front seats, hands off the yellow plugs',
+    title: 'Look under the front seats; do not touch the yellow connectors',
     why: 'Things pushed under a seat pull on the airbag connector.',
     check: 'under-seat-look',
     when: ({ isLit }) => isLit('airbag'),
@@ -131,7 +131,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'handbook',
-    title: 'Look the lamp up in the handbook',
+    title: 'Look the light up in the handbook',
     why: 'It is in the glove box and was written for this car.',
     minutes: 3,
     when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),

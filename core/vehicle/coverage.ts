@@ -78,7 +78,7 @@ export function socketCoverage(vehicle: Vehicle): Coverage {
   }
   if (!isMarket(market)) {
     const earliest = CARS.EU[fuel === 'diesel' ? 'diesel' : 'petrol'];
-    const coverage = judged(year, earliest, 'The market is not known; judged as for the EU', LOOK);
+    const coverage = judged(year, earliest, 'The market is not known; treated as for the EU', LOOK);
     return coverage.verdict === 'yes' ? { ...coverage, verdict: 'likely' } : coverage;
   }
   const row = CARS[market][fuel === 'diesel' ? 'diesel' : 'petrol'];

@@ -39,7 +39,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
       sentence: `The car reports “${seen}”, which cannot be a vehicle number. ${read.message}`,
       mayMean: [
         'Characters were lost on the way: read again.',
-        'A control unit was exchanged and never given the number of this car.',
+        'A control unit was replaced and never given the number of this car.',
         'The memory of the control unit is damaged.',
       ],
     };

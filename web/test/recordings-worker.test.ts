@@ -110,9 +110,9 @@ describe('a file becomes a stored recording', () => {
 
   test.each([
     ['no time column', 'speed,load\n1,2\n', /no time column/],
-    ['nothing but text', 'time [s],Engine speed [rpm] {0C}\n0,abc\n', /no reading in it/],
+    ['nothing but text', 'time [s],Engine speed [rpm] {0C}\n0,abc\n', /contains no readings/],
     ['an empty file', '', /time column|no reading/],
-    ['a log of other traffic', '(1436509052.10) can0 123#0011223344556677\n', /no reading in it/],
+    ['a log of other traffic', '(1436509052.10) can0 123#0011223344556677\n', /contains no readings/],
   ])('%s: refused with a reason and what would do', async (_, text, why) => {
     const outcome = await bringIn(text);
     if (outcome.ok) throw new Error('It was taken.');

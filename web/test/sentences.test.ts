@@ -25,17 +25,17 @@ const scan = {
 };
 
 const SENTENCES: [string, Bare][] = [
-  ['Engine lamp flashes.', { kind: 'lamp', lamp: 'engine', mode: 'flashing' }],
+  ['Engine light (check engine) flashes.', { kind: 'lamp', lamp: 'engine', mode: 'flashing' }],
   ['Oil pressure is out.', { kind: 'lamp', lamp: 'oil', mode: 'out' }],
-  ['The engine lamp at key-on: does not light.', { kind: 'bulb', answer: 'does-not' }],
+  ['The engine light at key-on: does not light.', { kind: 'bulb', answer: 'does-not' }],
   ['Shakes: yes.', { kind: 'observation', observation: 'sign:shakes', answer: 'yes' }],
   ['Only in the wet: not known.', { kind: 'observation', observation: 'sign:wet', answer: 'unknown' }],
   [
-    'Stand-in talks, CAN, 12.5 V.',
+    'Stand-in connected, CAN, 12.5 V.',
     { kind: 'connection', outcome: 'talking', adapter: 'Stand-in', protocol: 'CAN', volts: 12.5 },
   ],
   [
-    'Stand-in did not get through. Why.',
+    'Stand-in could not connect. Why.',
     { kind: 'connection', outcome: 'failed', adapter: 'Stand-in', message: 'Why.' },
   ],
   ['Full reading: P0302, lamp on.', { kind: 'scan', via: 'adapter', isComplete: true, scan }],
@@ -54,7 +54,7 @@ const SENTENCES: [string, Bare][] = [
     'Done: fit a new coil boot on cylinder 2, spent 14. Was burnt.',
     { kind: 'repair', cause: 'coil-boot:2', cost: 14, note: 'Was burnt.' },
   ],
-  ['Cleared; the car agreed.', { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' }],
+  ['Cleared; confirmed by the car.', { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' }],
   [
     'Clear refused. Engine running.',
     { kind: 'clear', afterScan: 'ent_1', outcome: 'refused', message: 'Engine running.' },

@@ -68,7 +68,7 @@ describe('a serial adapter', () => {
     await expect(openSerial(38_400)).rejects.toThrow('no serial connection');
     const dead = { readable: null, writable: null, open: () => Promise.resolve() };
     browser({ serial: { requestPort: () => Promise.resolve(dead) } });
-    await expect(openSerial(38_400)).rejects.toThrow('gave no streams');
+    await expect(openSerial(38_400)).rejects.toThrow('could not be opened for reading and writing');
   });
 });
 
@@ -144,7 +144,7 @@ describe('a low-energy Bluetooth adapter', () => {
 
   test('a device without a serial line is left again, and said to be none', async () => {
     const { device } = fakeDevice([{ notify: true }], [{ write: true }]);
-    await expect(openBluetooth()).rejects.toThrow('carries no serial line');
+    await expect(openBluetooth()).rejects.toThrow('has no serial service');
     expect(device.left).toBe(1);
     browser({});
     expect(hasBluetooth()).toBe(false);

@@ -17,7 +17,7 @@ const PACE = { perSecond: 1, byPid: new Map<number, number>(), requestMs: 30, si
 const meta = (id: string): RecordingMeta => ({
   id,
   caseId: 'case_1',
-  title: 'Watched',
+  title: 'Chosen readings',
   startedAt: '2026-11-03T08:00:00.000Z',
   channels: [],
   marks: [],

@@ -34,7 +34,7 @@ export const ENGINE_PARTS = {
   'exhaust-temperature-sensor': part('exhaust gas temperature sensor', 'exhaust gas temperature sensor (EGT); exhaust heat sensor', 'exhaust', 'It measures how hot the exhaust is.'),
   'exhaust-pressure-sensor': part('exhaust pressure sensor', 'exhaust pressure sensor', 'exhaust', 'It measures the pressure in the exhaust.'),
   'exhaust-pressure-valve': part('exhaust pressure control valve', 'exhaust pressure control valve; exhaust pressure valve', 'exhaust', 'It holds exhaust back to warm the engine or to brake.'),
-  combustion: part('misfire', 'misfire; cylinder', 'ignition', 'Each cylinder must push in its turn; the crankshaft’s speed shows when one does not.'),
+  combustion: part('cylinder', 'misfire', 'ignition', 'Each cylinder must push in its turn; the crankshaft’s speed shows when one does not.'),
   coil: part('ignition coil', 'ignition coil primary/secondary circuit', 'ignition', 'It turns battery voltage into the high voltage for the spark. Coil A usually serves cylinder 1 or a pair of cylinders; check the wiring diagram which.'),
   'knock-sensor': part('knock sensor', 'knock sensor', 'ignition', 'A microphone on the engine that hears knock (the mixture igniting by itself).'),
   'ignition-timing-signal': part('timing reference signal', 'timing reference high resolution signal; ignition timing signal', 'ignition', 'It tells the control unit where the crankshaft is, finely.'),

@@ -31,6 +31,9 @@ export const SAW_OF_KIND: Partial<Record<PartKind, Words>> = {
     low: 'a voltage in its circuit below the range: a short to ground, no supply, or the part itself',
     high: 'a voltage in its circuit above the range: a short to supply, or the part itself',
   },
+  other: {
+    range: 'a value that is possible but does not fit the other readings',
+  },
   unit: {
     performance: 'that one of its own plausibility checks failed',
     low: 'a voltage at its input below the range',
@@ -41,7 +44,8 @@ export const SAW_OF_KIND: Partial<Record<PartKind, Words>> = {
 const NOX = 'too much NOx behind it: it stores or converts less than it must';
 const SOOT = 'too little pressure difference across it, or soot behind it: the filter is cracked or missing';
 const OPEN_ONLY = 'no current where it should flow: a connector off, a broken wire, or the part open inside';
-const CATALYST = 'the sensor after the catalyst swinging like the one before it: the catalyst no longer stores oxygen';
+const CATALYST =
+  'the sensor after the catalyst swinging like the one before it: the catalyst no longer stores oxygen';
 
 /** What the control unit detected where the part's own mechanism must be told: by code, or by `component:failure`. */
 export const SAW: Readonly<Record<string, string>> = {
@@ -51,7 +55,8 @@ export const SAW: Readonly<Record<string, string>> = {
   'particulate-filter:efficiency': SOOT,
   'hydrocarbon-trap:efficiency': 'too much unburnt fuel behind it while the engine was cold',
   'evap:leak-large': 'that no pressure or vacuum could be built up in the fuel tank during its leak test',
-  'evap:leak-small': 'the pressure in the fuel tank changing too fast during its leak test, as through a 1 mm hole',
+  'evap:leak-small':
+    'the pressure in the fuel tank changing too fast during its leak test, as through a 1 mm hole',
   'fuel-water:active': 'water at the bottom of the fuel filter',
   'fuel-composition-sensor:performance': 'that the fuel is not the blend it expects',
   'engine-speed:over-limit': 'a speed above its limit',

@@ -52,7 +52,8 @@ export const WHOLE_TITLES: Readonly<Record<string, string>> = {
   'cooling-fan:shorted': 'Cooling fan: over-current',
   'cooling-fan/supply:electrical': 'Cooling fan power/ground: circuit fault',
   'cooling-fan/speed:over-limit': 'Cooling fan: overspeed',
-  'combustion/fuel cut off to save the catalyst:misfire': 'Misfire detected: fuel cut off to protect the catalyst',
+  'combustion/fuel cut off to save the catalyst:misfire':
+    'Misfire detected: fuel cut off to protect the catalyst',
   'egr-valve/letter:stuck-open': 'EGR valve {letter}: stuck open',
   'egr-valve/letter:stuck-shut': 'EGR valve {letter}: stuck closed',
   'idle:system': 'Idle air control system: fault',
@@ -144,7 +145,8 @@ export const WHOLE_TITLES: Readonly<Record<string, string>> = {
   'fuel-water:active': 'Water in fuel',
   'oxygen-sensor-pair/banks:swapped': 'Oxygen sensors swapped: sensor {sensor}, banks 1 and 2',
   'intake-leak:leak-large': 'Intake air system: leak',
-  'intake-leak/filter to air flow sensor:leak-large': 'Air leak or restriction: air filter to air flow sensor',
+  'intake-leak/filter to air flow sensor:leak-large':
+    'Air leak or restriction: air filter to air flow sensor',
   'intake-leak/air flow sensor to throttle:leak-large': 'Air leak: air flow sensor to throttle body',
   'intake-leak/throttle to valves:leak-large': 'Air leak: throttle body to intake valves',
   'injection-pressure:unstable': 'Injector control pressure: erratic',
@@ -158,8 +160,10 @@ export const WHOLE_TITLES: Readonly<Record<string, string>> = {
   'particulate-cleaning/how often:value-high': 'Particulate filter regeneration: too frequent',
   'egr-valve:slow': 'EGR: slow response',
   'particulate-filter/ash:full': 'Particulate filter: blocked with ash',
-  'exhaust-temperature/for filter cleaning:value-low': 'Exhaust too cool for filter regeneration, bank {bank}',
-  'exhaust-temperature/during filter cleaning:value-high': 'Exhaust too hot for filter regeneration, bank {bank}',
+  'exhaust-temperature/for filter cleaning:value-low':
+    'Exhaust too cool for filter regeneration, bank {bank}',
+  'exhaust-temperature/during filter cleaning:value-high':
+    'Exhaust too hot for filter regeneration, bank {bank}',
   'charging:unstable': 'Charging system voltage: fault',
   'control-unit/supply:low': 'Engine control unit power input: too low',
   'control-unit/supply:high': 'Engine control unit power input: too high',
@@ -175,8 +179,8 @@ export const WHOLE_TITLES: Readonly<Record<string, string>> = {
   'control-module/VIN:program': 'Vehicle identification number (VIN): fault',
   'battery-voltage:circuit': 'Battery voltage: fault',
   'tyre-size:mismatch': 'Tyre diameter: mismatch',
-  'P0200': 'Injector circuit: fault or open',
-  'P0350': 'Ignition coil primary/secondary: circuit fault',
+  P0200: 'Injector circuit: fault or open',
+  P0350: 'Ignition coil primary/secondary: circuit fault',
   'coil:circuit': 'Ignition coil {coil} primary/secondary: circuit fault',
   'egr-flow:flow-wrong': 'EGR flow: fault',
   'egr-flow/letter:flow-wrong': 'EGR {letter} flow: fault',

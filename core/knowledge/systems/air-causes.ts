@@ -68,7 +68,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: seal('Fit a new air filter', 14, 10, ['Open the box and note how the old filter lies.', 'Wipe the box, fit the new filter and close all clips.']),
   },
   {
-    id: 'map-failed', title: 'Manifold pressure (MAP) sensor or its hose faulty', system: 'air', scope: 'engine', prior: 0.01,
+    id: 'map-failed', title: 'Manifold pressure sensor or its hose faulty', system: 'air', scope: 'engine', prior: 0.01,
     effects: { 'reading:air-flow-high': 0.2, 'reading:pressure-off': 0.6, 'reading:pressure-stuck': 0.5, 'before:altitude': 0.12, 'sign:limp': 0.2, 'code:manifold-pressure': 0.85, 'code:lean': 0.12, 'code:rich': 0.2, 'reading:manifold-pressure-high': 0.5, 'reading:rich': 0.3, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:rough-idle': 0.35 },
     repair: seal('Fit a new manifold pressure sensor', 35, 20, ['Check the hose first: it must not be split, blocked with soot, or off.', 'Take the sensor off, clean its port, and fit the new one with its seal.']),
   },

@@ -4,7 +4,7 @@ import { found } from './shared.ts';
 export const ENGINE_CHECKS: readonly Check[] = [
   {
     id: 'compression-test', title: 'Measure compression of all cylinders', scope: 'cylinder', system: 'engine', minutes: 60, cost: 0, tools: ['compression-gauge', 'hand-tools'], cautions: ['high-tension', 'petrol', 'torque'],
-    how: 'Petrol engine, warm: unplug coils and injectors, pull the fuel pump fuse, take all spark plugs out, hold the throttle fully open and crank five turns per cylinder. Diesels need another gauge; hybrids cannot be cranked like this. All must be within about 15 % of each other and within the workshop manual’s figure.',
+    how: 'Petrol engine, warm: unplug coils and injectors, pull the fuel pump fuse, take all spark plugs out, hold the throttle fully open and crank five turns per cylinder. Hybrids cannot be cranked like this. All must be within about 15 % of each other and within the workshop manual’s figure.',
     outcomes: [found('even', 'Cylinder {n} like the others', 'The engine itself is sound.'), found('low', 'Cylinder {n} is low', 'The rings or valves of cylinder {n} leak.')],
     otherwise: [0.97, 0.03], given: { compression: [0.05, 0.95] },
   },

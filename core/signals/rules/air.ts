@@ -167,7 +167,8 @@ export const AIR_RULES = [
     // A diesel at idle has no throttle to breathe against.
     engines: 'petrol',
     expected: 'at least 25 kPa lower than with the engine off',
-    source: 'Without load a petrol engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
+    source:
+      'Without load a petrol engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
     toJudge: 'Record from the ignition on, engine off, over the start into the idle.',
     judge: (of, _, ofOther) => {
       const [running, off] = [of('manifold').mean, ofOther('manifold').mean];

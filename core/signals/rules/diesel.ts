@@ -101,7 +101,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'egr-error',
-    title: 'Recirculation error is small',
+    title: 'EGR error is small',
     states: RUNNING,
     needs: ['egrError', 'egrCommand'],
     expected: 'within ±40 % of the command',

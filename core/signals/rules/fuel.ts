@@ -134,7 +134,7 @@ export const FUEL_RULES = [
   }),
   rule({
     id: 'tank-pressure',
-    title: 'Fuel vapour pressure',
+    title: 'Fuel tank vapour pressure',
     states: ANY,
     needs: ['tankPressure'],
     engines: 'petrol',

@@ -52,7 +52,7 @@ export const THROTTLE_RULES = [
   }),
   rule({
     id: 'throttle-idle',
-    title: 'Throttle nearly shut at idle',
+    title: 'Throttle nearly closed at idle',
     states: ['idle-warm'],
     needs: ['throttle'],
     engines: 'petrol',

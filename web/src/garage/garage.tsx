@@ -77,7 +77,8 @@ export function Garage() {
             </div>
           }
         >
-          Start with the warning light: say what you see, connect, and find out what it is, how far you may still drive and what to do about it.
+          Start with the warning light: say what you see, connect, and find out what it is, how far you may
+          still drive and what to do about it.
         </Notice>
       ) : (
         <Sheets list={list}>

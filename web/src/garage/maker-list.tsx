@@ -50,7 +50,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
       </p>
       {checked ? (
         <Notice
-          title={count === 0 ? 'No maker’s code found in it.' : `${count} codes can be used.`}
+          title={count === 0 ? 'No manufacturer’s code found in it.' : `${count} codes can be used.`}
           tone="strong"
           action={
             <div className="flex gap-2">
@@ -88,7 +88,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
         </Notice>
       ) : null}
       <FileButton
-        label="List of maker’s codes"
+        label="List of manufacturer’s codes"
         accept=".csv,.txt,text/csv,text/plain"
         className={checked ? BUTTON.quiet : BUTTON.plain}
         onFile={(file) => void open(file)}

@@ -40,7 +40,8 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
         </>
       ) : (
         <p className="text-ink-2">
-          Only the engine and transmission answer standard requests. A module map (open JSON, see the documentation) lists the other control units, and every reading then asks them too.
+          Only the engine and transmission answer standard requests. A module map (open JSON, see the
+          documentation) lists the other control units, and every reading then asks them too.
         </p>
       )}
       {problem ? (

@@ -229,11 +229,11 @@ export function VehicleForm({
     <div className="space-y-4">
       <div className="grid items-end gap-4 sm:grid-cols-2">
         {choose('aspiration', 'Air', ASPIRATIONS)}
-        {choose('gearbox', 'Gearbox', GEARBOXES)}
+        {choose('gearbox', 'Transmission', GEARBOXES)}
         {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
         {field('inspectionDue', 'Next inspection', { type: 'date' })}
         {field('height', `Altitude where it is kept, ${units === 'metric' ? 'm' : 'feet'}`, {
-          hint: 'Above the sea; needed to judge the air pressure.',
+          hint: 'Above sea level; needed to check the air pressure.',
           mode: 'decimal',
         })}
       </div>
@@ -343,7 +343,8 @@ export function VehicleForm({
                   </button>
                 ) : null}
                 <p className="text-ink-2">
-                  It does not give engine, fuel, market or owner in a way that all manufacturers share: enter those below.
+                  It does not give engine, fuel, market or owner in a way that all manufacturers share: enter
+                  those below.
                 </p>
               </>
             ) : (
@@ -370,7 +371,7 @@ export function VehicleForm({
         {field('year', 'Year', { mode: 'numeric' })}
         {field('distance', `Mileage (odometer), ${unit}`, { mode: 'numeric' })}
         {field('displacement', 'Engine size, litres', {
-          hint: 'Such as 1.4; needed to judge the air flow.',
+          hint: 'Such as 1.4; needed to check the air flow.',
           mode: 'decimal',
         })}
         {field('cylinders', 'Cylinders', { mode: 'numeric' })}
@@ -379,7 +380,7 @@ export function VehicleForm({
       {isShort ? (
         <details className="border-y border-line">
           <summary className="flex min-h-11 items-center font-semibold">
-            More: gearbox, dates, height, modifications, usual trips
+            More: transmission, dates, altitude, modifications, usual trips
           </summary>
           <div className="pb-4 pt-1">{more}</div>
         </details>

@@ -48,13 +48,13 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
           </button>
         ) : null}
         <button type="button" className={BUTTON.quiet} onClick={() => void plugIn()}>
-          <PlugZap size={18} aria-hidden="true" /> Plug in and read
+          <PlugZap size={18} aria-hidden="true" /> Connect and read
         </button>
         <Link to={`/?new=${vehicle.id}`} className={BUTTON.quiet}>
           <Plus size={18} aria-hidden="true" /> Open a case
         </Link>
         <Link to={`/vehicle/${vehicle.id}`} className={BUTTON.quiet}>
-          <Pencil size={17} aria-hidden="true"  /> Vehicle details
+          <Pencil size={17} aria-hidden="true" /> Vehicle details
         </Link>
       </div>
     </Frame>

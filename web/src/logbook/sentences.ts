@@ -35,7 +35,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'lamp':
       return `${LAMPS[entry.lamp]} ${LAMP_MODE_WORDS[entry.mode]}${entry.colour && entry.mode !== 'out' ? `, ${entry.colour}` : ''}.`;
     case 'bulb':
-      return `The engine lamp at key-on: ${{ lights: 'lights', 'does-not': 'does not light', unknown: 'not tried' }[entry.answer]}.`;
+      return `The engine light at key-on: ${{ lights: 'lights', 'does-not': 'does not light', unknown: 'not tried' }[entry.answer]}.`;
     case 'observation': {
       const title = isObservationKey(entry.observation)
         ? observationKind(entry.observation).title
@@ -44,7 +44,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     }
     case 'connection':
       return entry.outcome === 'talking'
-        ? `${entry.adapter} talks${entry.protocol ? `, ${entry.protocol}` : ''}${entry.volts === undefined ? '' : `, ${entry.volts.toFixed(1)} V`}.`
+        ? `${entry.adapter} connected${entry.protocol ? `, ${entry.protocol}` : ''}${entry.volts === undefined ? '' : `, ${entry.volts.toFixed(1)} V`}.`
         : `${entry.adapter} could not connect. ${entry.message ?? ''}`;
     case 'connection-step':
       return stepSentence(entry.step, entry.answer);
@@ -77,7 +77,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'clear-asked':
       return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;
     case 'battery-off':
-      return 'The battery’s earth lead was off.';
+      return 'The battery’s negative cable was off.';
     case 'clear':
       return entry.outcome === 'agreed'
         ? entry.unit

@@ -22,12 +22,10 @@ export function StandInPanel() {
       <h3 id="stand-in" className="text-lg">
         Drive the simulated car
       </h3>
-      <p className="text-[15px] text-ink-2">
-        A simulated car for practice. Ignition and engine:
-      </p>
+      <p className="text-[15px] text-ink-2">A simulated car for practice. Ignition and engine:</p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Segments
-          label="Ignition and engine of the stand-in"
+          label="Ignition and engine of the simulated car"
           options={KEYS}
           value={standIn.mode}
           onChange={(m) => void dispatch(setStandInMode(m))}

@@ -36,15 +36,15 @@ export function CodeSheet({
         <div className="mt-2 flex flex-wrap gap-2">
           {e.system ? <span className={TAG}>{e.system}</span> : null}
           {e.area ? <span className={TAG}>{e.area}</span> : null}
-          {e.valid ? <span className={TAG}>{e.scope === 'maker' ? 'maker’s own' : 'standard'}</span> : null}
-          {e.term ? <span className={TAG}>also called: {e.term}</span> : null}
+          {e.valid ? (
+            <span className={TAG}>{e.scope === 'maker' ? 'manufacturer’s own' : 'standard'}</span>
+          ) : null}
+          {e.also.length > 0 ? <span className={TAG}>also called: {e.also.join('; ')}</span> : null}
         </div>
         {theirs.map((t) => (
           <p key={t.list + t.text} className="mt-3 border-l-4 border-own pl-3">
             <b>{t.text}</b>
-            <span className="block text-[15px] text-ink-2">
-              from your list “{t.list}”; not checked by us
-            </span>
+            <span className="block text-[15px] text-ink-2">from your list “{t.list}”; not checked by us</span>
           </p>
         ))}
         {p.part ? null : <p className="mt-3">{e.meaning}</p>}
@@ -63,7 +63,7 @@ export function CodeSheet({
           <Row term="The part">
             {p.part.does} <span className="text-ink-2">{p.part.where}</span>
           </Row>
-          <Row term="The control unit saw">{p.saw}.</Row>
+          <Row term="The control unit detected">{p.saw}.</Row>
           <Row term="You may notice">{p.notice.join(', ')}.</Row>
           <Row term="Common causes">
             <ol className="list-decimal pl-5">
@@ -79,7 +79,7 @@ export function CodeSheet({
               ? `${p.monitor.name}: runs ${p.monitor.runs}.`
               : 'Not a standard readiness monitor; the control unit checks it continuously.'}
           </Row>
-          <Row term="Lamp">{p.lamp}</Row>
+          <Row term="Warning light">{p.lamp}</Row>
           {Object.keys(e.place).some((k) => k !== 'label') ? (
             <Row term="Where it is">
               <PlacePicture place={e.place} />

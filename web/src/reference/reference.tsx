@@ -39,7 +39,7 @@ export function Reference() {
             </button>
           ) : null}
           <Link to="/words" className={`${BUTTON.quiet} -ml-3 sm:ml-0`}>
-            Words, lamps, symptoms <ArrowRight size={18} aria-hidden="true" />
+            Words, warning lights, symptoms <ArrowRight size={18} aria-hidden="true" />
           </Link>
         </div>
       </div>

@@ -18,13 +18,14 @@ import { Lamp } from '../ui/lamp.tsx';
 const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   engine: 'Steady: have it read soon. Flashing: misfire is burning the catalyst; ease off at once.',
   oil: 'Stop now and switch off. Without pressure the bearings are gone in minutes.',
-  temperature: 'Stop and switch off. The cap stays shut while it is warm.',
+  temperature: 'Stop and switch off. Leave the cap closed while it is warm.',
   charging: 'The car runs on its battery, for half an hour at best.',
-  brakes: 'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
+  brakes:
+    'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
   steering: 'Power assistance may fail. Steering is work for a qualified workshop.',
-  'high-voltage': 'Park safely, touch nothing orange, call licensed help.',
+  'high-voltage': 'Park safely, touch nothing orange, call a qualified workshop.',
   stability: 'Flickering while a wheel spins is normal; lit, stability and often ABS are off.',
-  airbag: 'Airbags and tensioners may not fire. Licensed work.',
+  airbag: 'Airbags and tensioners may not fire. Work for a qualified workshop.',
   tyre: 'A tyre is losing air, or the system was not reset after inflating.',
   gearbox: 'It may hold one gear or grow too hot. Red: stop and let it cool.',
   particulate: 'Steady: twenty minutes at a steady speed. Flashing: have it looked at.',
@@ -34,9 +35,9 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
 
 const STATE_MEANS = {
   confirmed: 'Failed often enough, usually on two trips in a row; it turns the engine light on.',
-  pending: 'Failed in this or the last trip, not often enough for the lamp.',
+  pending: 'Failed in this or the last trip, not often enough for the light.',
   permanent: 'Only the car itself can erase it, once it has seen the check pass.',
-  history: 'Stored but not failing now; the lamp is off.',
+  history: 'Stored but not failing now; the light is off.',
 } as const;
 
 /** How many causes a symptom names. */
@@ -54,7 +55,7 @@ export function Words() {
   return (
     <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-2xl">Words, lamps, symptoms</h1>
+        <h1 className="text-2xl">Words, warning lights, symptoms</h1>
         <Link to="/codes" className={`${BUTTON.quiet} -ml-3 sm:ml-0`}>
           Look up codes <ArrowRight size={18} aria-hidden="true" />
         </Link>
@@ -90,7 +91,8 @@ export function Words() {
                 <span className="block text-ink-2">
                   {causes
                     .map((c) => c.title.replace(/ (of )?cylinder \{n\}/, '').replace(' {n}', ''))
-                    .join('; ') || 'Too many possible causes to list; it counts together with your other findings.'}
+                    .join('; ') ||
+                    'Too many possible causes to list; it counts together with your other findings.'}
                 </span>
               </li>
             );

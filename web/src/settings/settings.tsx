@@ -83,7 +83,8 @@ export function SettingsPage() {
         <div>
           <p className="font-semibold">When in doubt</p>
           <p className="text-[14px] text-ink-2">
-            This changes what is recommended, never a warning or a blocked choice. Our default is to test first: a code cleared unread is a clue lost.
+            This changes what is recommended, never a warning or a blocked choice. Our default is to test
+            first: a code cleared unread is a clue lost.
           </p>
           <Segments
             label="When in doubt"

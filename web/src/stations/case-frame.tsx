@@ -91,7 +91,7 @@ export function CaseFrame() {
           }
         >
           {assessed.message}. Everything that you recorded is stored. How far it may still be driven is not
-          known: a lamp that is red or flashes means stop.
+          known: a light that is red or flashes means stop.
         </Notice>
         {log(null)}
       </main>

@@ -12,7 +12,7 @@ export function OtherPages({ caseId }: { caseId: string }) {
         ? 'Another page of Pincer is recording readings for this case. What it records comes here when it ends.'
         : here.length > 0
           ? 'Another page of Pincer is connected to the adapter for this case. Read and clear there.'
-          : 'Another page of Pincer is connected to an adapter, for another case. One adapter talks to one page.'}
+          : 'Another page of Pincer is connected to an adapter, for another case. One adapter serves one page.'}
     </p>
   );
 }

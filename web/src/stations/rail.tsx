@@ -3,7 +3,11 @@ import type { StationView } from '@pincer/core/assess';
 import { cx } from '../ui/classes.ts';
 import { STATION_TITLES } from './titles.ts';
 
-const STATUS_WORDS = { filled: 'has facts', open: 'open', stale: 'out of date: newer facts have come in' } as const;
+const STATUS_WORDS = {
+  filled: 'has facts',
+  open: 'open',
+  stale: 'out of date: newer facts have come in',
+} as const;
 
 /** The eight stations: filled, open, or stale. A column on a laptop, a row under the road on a phone. */
 export function Rail({ caseId, stations }: { caseId: string; stations: readonly StationView[] }) {

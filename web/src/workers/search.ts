@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch';
 import { LAMPS, READER_WORDS } from '@pincer/core/case';
-import { GLOSSARY, describedCodes, explainCode } from '@pincer/core/codes';
+import { GLOSSARY, describedCodes, explainCode, namesOf } from '@pincer/core/codes';
 import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
 import type { ReferenceHit } from '../ports/core.ts';
 
@@ -22,7 +22,7 @@ function documents(): Document[] {
         code: e.code,
         title: e.title,
         detail: e.area ?? '',
-        words: [e.term, e.component, e.failure, e.area, e.system].filter(Boolean).join(' '),
+        words: [...namesOf(entry), e.component, e.failure, e.area, e.system].filter(Boolean).join(' '),
         to: `/codes/${e.code}`,
       };
     }),
@@ -39,7 +39,7 @@ function documents(): Document[] {
       id: `lamp:${id}`,
       kind: 'lamp',
       code: '',
-      title: `${title}: lamp`,
+      title: `${title}: light`,
       detail: 'What it means and what to do',
       words: 'lamp light warning symbol dash',
       to: `/words#lamp-${id}`,

@@ -22,7 +22,8 @@ export function Fix() {
     return (
       <StationPage title="Fix" next={{ title: 'Next: narrow it down', to: `/case/${record.id}/narrow` }}>
         <Notice title="Nothing to fix yet.">
-          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most expensive one.
+          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most
+          expensive one.
         </Notice>
       </StationPage>
     );

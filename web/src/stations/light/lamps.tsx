@@ -107,7 +107,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
         <h4 className="font-semibold">Does the engine light come on when you switch the ignition on?</h4>
         <div className="mt-2">
           <Segments
-            label="The engine lamp at key-on"
+            label="The engine light at key-on"
             tone="own"
             value={state.entries.some((e) => e.kind === 'bulb') ? state.standing.bulb : null}
             options={BULB}

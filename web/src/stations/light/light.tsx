@@ -49,7 +49,7 @@ export function Light() {
               ),
             }
           : {
-              title: 'Next: plug in and read',
+              title: 'Next: connect and read',
               detail: 'Reading takes under a minute and saves everything.',
               to: `/case/${record.id}/plug-in`,
             }

@@ -24,7 +24,7 @@ export function Meaning() {
         codes.length > 0
           ? {
               title: 'Next: narrow it down',
-              detail: 'Which causes account for this, and what tells them apart.',
+              detail: 'Which causes explain this, and what tells them apart.',
               to: `/case/${record.id}/narrow`,
             }
           : {
@@ -147,10 +147,14 @@ function CodeList({ codes, onAccept }: { codes: readonly CodeView[]; onAccept: (
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <span className={TAG}>{codeStateWords(c.state)}</span>
             <span className={TAG}>
-              {c.isTheirs ? 'in the words of your list' : c.scope === 'maker' ? 'maker’s own' : 'standard'}
+              {c.isTheirs
+                ? 'in the words of your list'
+                : c.scope === 'maker'
+                  ? 'manufacturer’s own'
+                  : 'standard'}
             </span>
             {c.area ? <span className={TAG}>{c.area}</span> : null}
-            {c.term ? <span className={TAG}>workshop: {c.term}</span> : null}
+            {c.also.length > 0 ? <span className={TAG}>also called: {c.also.join('; ')}</span> : null}
             <span className={TAG}>{c.units.join(', ')}</span>
             <button
               type="button"

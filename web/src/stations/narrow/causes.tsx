@@ -67,7 +67,7 @@ export function Causes({
                   <span className="block text-[14px] text-ink-2">
                     {c.accountsFor.length === 0
                       ? 'explains none of the codes'
-                      : `accounts for ${c.accountsFor.join(', ')}`}
+                      : `explains ${c.accountsFor.join(', ')}`}
                   </span>
                 ) : null}
                 <span

@@ -43,9 +43,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
                 </li>
               ))}
             </ul>
-            <p className="text-ink-2">
-              saves about {money(best.gain, currency)} in wasted parts and time
-            </p>
+            <p className="text-ink-2">saves about {money(best.gain, currency)} in wasted parts and time</p>
           </div>
         </>
       ) : (

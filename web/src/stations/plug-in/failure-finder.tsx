@@ -105,7 +105,8 @@ export function FailureFinder({
             </div>
           ) : (
             <p className="mt-3 font-semibold">
-              There is nothing more to try. The likeliest reason is shown beside; meanwhile you can type codes by hand.
+              There is nothing more to try. The likeliest reason is shown beside; meanwhile you can type codes
+              by hand.
             </p>
           )}
         </div>

@@ -77,10 +77,11 @@ export function PlugIn() {
         ) : null}
         {isTalking ? (
           <p className="text-[17px]">
-            <b>Talking.</b> {'protocol' in mine ? mine.protocol : ''}
+            <b>Connected.</b> {'protocol' in mine ? mine.protocol : ''}
             {'volts' in mine && mine.volts !== null ? (
               <span>
-                , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7 V at rest)
+                , <span className="font-mono">{mine.volts.toFixed(1)} V</span> at the socket (12.4 to 12.7 V
+                at rest)
               </span>
             ) : null}
           </p>

@@ -127,7 +127,8 @@ export function RealAdapter({
           </p>
           {ports !== null && !hasBridge ? (
             <p className="text-[15px] text-ink-2">
-              This needs the page’s own server running on your laptop; a web page alone cannot reach such an adapter. Start it with <span className="font-mono">npm run demo</span>.
+              This needs the page’s own server running on your laptop; a web page alone cannot reach such an
+              adapter. Start it with <span className="font-mono">npm run demo</span>.
             </p>
           ) : (
             <form

@@ -24,7 +24,7 @@ const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: stri
   },
   disconnected: {
     title: 'Not yet: the connection has ended.',
-    why: 'The plug may have moved to another car meanwhile. Connect, read everything, then clear.',
+    why: 'The adapter may have been moved to another car meanwhile. Connect, read everything, then clear.',
     next: 'Read again',
   },
   unsafe: {
@@ -135,7 +135,8 @@ export function ClearGuard() {
         ) : null}
         {done && isSomeDone ? (
           <Notice title={`Cleared: ${clearedWords(done, otherUnits)}.`}>
-            Read again when you are done: a fault that is still present comes straight back. To clear again you need a new full reading first.
+            Read again when you are done: a fault that is still present comes straight back. To clear again
+            you need a new full reading first.
           </Notice>
         ) : null}
         {busy ? <p role="status">{busy}</p> : null}
@@ -152,7 +153,8 @@ export function ClearGuard() {
         <div className="space-y-2">
           <h4 className="font-semibold">Control unit by control unit</h4>
           <p className="text-[15px] text-ink-2">
-            A code in one control unit can keep another’s alive, and clearing the engine does not reach these. Clear them in this order, then read again; a current fault returns at once.
+            A code in one control unit can keep another’s alive, and clearing the engine does not reach these.
+            Clear them in this order, then read again; a current fault returns at once.
           </p>
           <ul className="space-y-2">
             {otherUnits.map((unit) => {
@@ -165,7 +167,8 @@ export function ClearGuard() {
                     <span className="font-mono">{[...new Set(codes.map((c) => c.code))].join(', ')}</span>
                     {unit.id === 'airbag' ? (
                       <span className="block text-[15px] text-ink-2">
-                        Airbags are work for a qualified workshop: if the code comes back, do not clear it again.
+                        Airbags are work for a qualified workshop: if the code comes back, do not clear it
+                        again.
                       </span>
                     ) : null}
                   </span>
@@ -258,7 +261,7 @@ function BatteryOff() {
         className={`${BUTTON.own} mt-2`}
         onClick={() => void dispatch(addRecord(record.id, { kind: 'battery-off' }))}
       >
-        + The earth lead was off
+        + The battery was disconnected
       </button>
     </details>
   );

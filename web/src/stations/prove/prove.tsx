@@ -258,7 +258,8 @@ function Drives({ proof }: { proof: ProofView }) {
         3 · Drive and watch
       </h3>
       <p className="text-ink-2">
-        Never read or type while driving; a passenger does it. Drives under the conditions that brought on the fault count most.
+        Never read or type while driving; a passenger does it. Drives under the conditions that brought on the
+        fault count most.
       </p>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <span>Same conditions as when it came?</span>

@@ -22,7 +22,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
       {odd.length === 0 ? (
         <p className="mt-1">
           {sound.length === 0
-            ? 'None could be judged yet.'
+            ? 'None could be checked yet.'
             : 'Nothing unusual in what could be checked so far. A fault may still show under other conditions.'}
         </p>
       ) : (

@@ -65,7 +65,7 @@ export function Read() {
                   </button>
                 ),
               }
-            : { title: 'Next: plug in', detail: 'No adapter is connected.', to: `/case/${record.id}/plug-in` }
+            : { title: 'Next: connect', detail: 'No adapter is connected.', to: `/case/${record.id}/plug-in` }
       }
     >
       <div className={`${SHEET} p-4`} aria-live="polite">
@@ -173,15 +173,15 @@ function howWords({ via, isComplete }: EntryOf<'scan'>): string {
 /** The engine lamp is not what the car commands: on a car for sale, somebody may have seen to that. */
 function LampNotice({ apart }: { apart: LampApart }) {
   return apart === 'dark' ? (
-    <Notice title="The car commands its engine lamp on, and you see it out." tone="strong">
-      Look at key-on, engine off: every lamp lights for a moment. If this one stays dark, its bulb, the
+    <Notice title="The car commands its engine light on, and you see it out." tone="strong">
+      Look at key-on, engine off: every light comes on for a moment. If this one stays dark, its bulb, the
       instrument panel or the wiring has failed, or somebody made it dark. The codes count all the same. On a
       car for sale, ask why.
     </Notice>
   ) : (
-    <Notice title="You see the engine lamp lit, and the car does not command it.">
-      Look again with the engine running. If it went out meanwhile, say so at Light. If it is lit, the fault
-      is in the instrument panel or its wiring, or it is the lamp of another control unit.
+    <Notice title="You see the engine light on, and the car does not command it.">
+      Look again with the engine running. If it went out meanwhile, say so at Warning light. If it is on, the
+      fault is in the instrument panel or its wiring, or it is the light of another control unit.
     </Notice>
   );
 }
@@ -195,7 +195,8 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
   ].filter((s) => s !== null);
   return (
     <Notice title={`The memory was cleared ${since.join(' and ')} ago.`} tone="strong">
-      {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so the absence of a code does not prove the car is sound.{' '}
+      {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so the absence of a
+      code does not prove the car is sound.{' '}
       {wasHere
         ? 'You cleared it in this case; Prove says what still has to run.'
         : 'If somebody wants to sell it to you: ask what was cleared and why, and read again after 100 km (60 miles).'}

@@ -148,7 +148,8 @@ export function Live({
       </div>
       {watchService.saveFault ? (
         <Notice title="It cannot be written to storage at the moment." tone="strong">
-          Recording continues and saving is retried; do not close this page. A full disk is a common reason: make room.
+          Recording continues and saving is retried; do not close this page. A full disk is a common reason:
+          make room.
         </Notice>
       ) : null}
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
@@ -244,7 +245,9 @@ function MoveTest({ recording }: { recording: Recording }) {
           </select>
         </label>
         <p className="text-[15px] text-ink-2">
-          With the ignition on and the engine off, press the pedal or wiggle the connector. Switch the ignition off before you unplug anything. Keep hands off belts and fan; touch nothing yellow or orange.
+          With the ignition on and the engine off, press the pedal or wiggle the connector. Switch the
+          ignition off before you unplug anything. Keep hands off belts and fan; touch nothing yellow or
+          orange.
         </p>
         <div className="flex flex-wrap items-center gap-2">
           <button
@@ -279,7 +282,8 @@ function MoveTest({ recording }: { recording: Recording }) {
                 'Watching…'
               ) : (
                 <>
-                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of its value: check its connector and wiring.
+                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of its
+                  value: check its connector and wiring.
                 </>
               )}
             </p>

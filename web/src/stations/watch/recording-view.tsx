@@ -119,7 +119,8 @@ export function RecordingView({
       </div>
       {opened === 'missing' ? (
         <p>
-          <b>Its samples are not in this browser.</b> The results are in the case all the same; the traces are only on the device that recorded it.
+          <b>Its samples are not in this browser.</b> The results are in the case all the same; the traces are
+          only on the device that recorded it.
         </p>
       ) : null}
       <div className="flex flex-wrap items-center gap-2">

@@ -97,7 +97,7 @@ export function Watch() {
               to: `/case/${record.id}/narrow`,
             }
           : {
-              title: 'Next: plug in',
+              title: 'Next: connect',
               detail: 'No adapter is connected; recordings can be looked at all the same.',
               to: `/case/${record.id}/plug-in`,
             }
@@ -168,7 +168,8 @@ export function Watch() {
           <section aria-label="Guided watching" className={`${SHEET} p-4`}>
             <h3 className="text-lg">Guided</h3>
             <p className="text-[15px] text-ink-2">
-              Follow the step; Pincer sees when the engine is in the right state, records what it needs and tells you when it is done.
+              Follow the step; Pincer sees when the engine is in the right state, records what it needs and
+              tells you when it is done.
             </p>
             <ul className="mt-2 space-y-2">
               {GUIDED_STEPS.map((step) => (
