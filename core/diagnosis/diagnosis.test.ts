@@ -336,7 +336,7 @@ describe('the next best check', () => {
     for (const c of CHECKS) {
       if (
         /\b[Dd]rive\b|on the road|at a steady|passenger/.test(
-          `${c.title} ${c.how}`.replace(/drive (belt|motor|modes)/g, ''),
+          `${c.title} ${c.how}`.replace(/(timing|four-wheel|electric) drive|drive (belt|motor|modes)/g, ''),
         )
       )
         expect([c.id, c.needsDriving]).toEqual([c.id, true]);
