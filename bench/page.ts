@@ -61,7 +61,7 @@ export async function pageRows(): Promise<Row[]> {
       const importing = await longestTask(page, async () => {
         const start = performance.now();
         await page.locator('input[type=file]').setInputFiles(file);
-        await page.getByText(/Brought in: /).waitFor({ timeout: 300_000 });
+        await page.getByText(/Imported: /).waitFor({ timeout: 300_000 });
         seconds = (performance.now() - start) / 1000;
       });
       await page.waitForTimeout(1_000);

@@ -9,7 +9,7 @@ test('a car with faults in five control units: read by unit and state, told as o
 }) => {
   await openCase(page);
   await page.goto('/');
-  await page.getByRole('link', { name: 'About it' }).click();
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
   const file = page.getByLabel('Module map');
   await file.setInputFiles({
     name: 'broken.json',
@@ -20,7 +20,7 @@ test('a car with faults in five control units: read by unit and state, told as o
   await file.setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
   await expect(page.getByText('8 control units')).toBeVisible();
   await page.getByRole('button', { name: 'Use this map' }).click();
-  await expect(page.getByRole('button', { name: 'Bring in another map' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Import another map' })).toBeVisible();
 
   await page.goto('/');
   await page
@@ -61,7 +61,7 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
 }) => {
   await openCase(page);
   await page.goto('/');
-  await page.getByRole('link', { name: 'About it' }).click();
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
   await page
     .getByLabel('Module map')
     .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
@@ -98,7 +98,7 @@ test('the stand-in is the vehicle most like the owner’s: a diesel van, a motor
   await example(page);
   await page.goto('/case/case_dray/plug-in');
   await expect(page.getByLabel('Simulated vehicle')).toHaveValue('dray');
-  await connect(page, 'Particulate filter (DPF, GPF) full of soot');
+  await connect(page, 'Particulate filter full of soot');
   await readAll(page);
   await expect(page.getByText('P2463').first()).toBeVisible();
   await page.goto('/case/case_kestrine/plug-in');

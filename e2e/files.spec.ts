@@ -23,7 +23,7 @@ test('a case goes out as a file and comes back the same', async ({ page }) => {
 
   await page.goto('/?import');
   await page.getByLabel('Case file (JSON)').setInputFiles(path);
-  await expect(page.getByText(/You have this case already/)).toBeVisible();
+  await expect(page.getByText(/You already have this case/)).toBeVisible();
   await page.getByRole('button', { name: 'Add what is missing' }).click();
   await expect(page.getByText('Everything in it was here already.')).toBeVisible();
 });

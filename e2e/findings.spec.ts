@@ -21,5 +21,5 @@ test('danger found at a check shortens the road at once, says why, and closes th
   await expect(road).toContainText('Stop here');
   await expect(road).toContainText('The brake booster or its hose leaks');
   await page.getByRole('button', { name: /^or \d+ others$/ }).click();
-  await expect(page.getByText('Checks that want a drive are left out')).toBeVisible();
+  await expect(page.getByText('Checks that need a drive are hidden')).toBeVisible();
 });

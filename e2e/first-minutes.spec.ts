@@ -14,11 +14,11 @@ test('a red lamp before any reading: stop, what to do in the next minute, whom t
   await page.getByRole('button', { name: 'What to do now' }).click();
   const minute = page.getByRole('region', { name: 'In the next minute' });
   await expect(minute).toBeInViewport();
-  await expect(minute).toContainText('leave the cap shut');
+  await expect(minute).toContainText('leave the cap closed');
   await expect(minute).toContainText('Call:');
 
   // The cheap look comes first, with its caution, and its result moves the causes.
-  const first = page.getByRole('region', { name: 'Worth doing first' });
+  const first = page.getByRole('region', { name: 'Free checks worth doing first' });
   await expect(first).toContainText('Read the coolant level, cold');
   await first.getByText('How to do it, and record the result').first().click();
   await expect(first).toContainText('Only ever open the cap on a cold engine');
@@ -29,7 +29,7 @@ test('a red lamp before any reading: stop, what to do in the next minute, whom t
   await expect(causes.getByRole('button').first()).toContainText('Coolant low');
 
   // Out again: the road is longer at once, without a reload.
-  await station(page, 'Light');
+  await station(page, 'Warning light');
   await lamp(page, 'Coolant temperature', 'Out');
   await expect(road(page)).not.toContainText('Stop here');
   // What was found at the check still holds: without its coolant it may not go far.
@@ -56,7 +56,7 @@ test('a flashing engine lamp: not on, and the reason is the catalyst; a message 
     .click();
   await expect(road(page)).toContainText('Stop here');
   await page.getByRole('radio', { name: 'It does not' }).click();
-  await expect(page.getByText('It hides every fault', { exact: false })).toBeVisible();
+  await expect(page.getByText('hides every fault', { exact: false })).toBeVisible();
 });
 
 test('a failed connection, solved by the key position; the path is in the log', async ({ page }) => {
@@ -76,11 +76,11 @@ test('a failed connection, solved by the key position; the path is in the log', 
   await expect(why).not.toContainText('Turn the ignition fully on', { timeout: 20_000 });
   // Whatever is asked next is answered until it would be the engine's turn; here the key is turned at last.
   await page.getByRole('radio', { name: 'On', exact: true }).click();
-  for (let i = 0; i < 12 && !(await page.getByText('Talking.').isVisible()); i++) {
+  for (let i = 0; i < 12 && !(await page.getByText('Connected.').isVisible()); i++) {
     const again = why.getByRole('button', { name: 'Done, connect again' });
     if (await again.isVisible()) {
       await again.click();
-      await expect(page.getByText('Talking.')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText('Connected.')).toBeVisible({ timeout: 20_000 });
     } else await why.getByRole('button').first().click();
   }
   await expect(why).toBeHidden();
@@ -91,7 +91,7 @@ test('a failed connection, solved by the key position; the path is in the log', 
     .click();
   const log = page.getByRole('dialog');
   await expect(log).toContainText('Turn the ignition fully on: still nothing.');
-  await expect(log).toContainText('it talks.');
+  await expect(log).toContainText('it connects.');
 });
 
 test('an adapter whose search misses the protocol: each is tried by itself', async ({ page }) => {
@@ -110,5 +110,5 @@ test('an adapter whose search misses the protocol: each is tried by itself', asy
     await expect(why.locator('p.font-bold')).not.toHaveText(title);
   }
   await why.getByRole('button', { name: 'Done, connect again' }).click();
-  await expect(page.getByText('Talking.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Connected.')).toBeVisible({ timeout: 30_000 });
 });

@@ -7,7 +7,7 @@ export async function openCase(page: Page, name = 'Tarrow Finch 1.4'): Promise<v
   await page.getByRole('link', { name: 'A light came on' }).first().click();
   await page.getByLabel('Make and model').fill(name);
   await page.getByLabel('Year').fill('2012');
-  await page.getByLabel('Distance on the clock').fill('168400');
+  await page.getByLabel('Mileage (odometer)').fill('168400');
   await page.getByLabel('Engine size').fill('1.4');
   await page.getByLabel('Cylinders').fill('4');
   await page.getByRole('button', { name: 'Open the case' }).click();
@@ -29,7 +29,7 @@ export async function connect(page: Page, fault: string, adapter: 'Quick' | 'Slo
   await page.getByRole('combobox', { name: 'What is wrong with it' }).selectOption({ label: fault });
   await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: adapter });
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await expect(page.getByText('Talking.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Connected.')).toBeVisible({ timeout: 20_000 });
 }
 
 /** Takes a full reading at Read. */

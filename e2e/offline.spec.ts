@@ -19,7 +19,7 @@ test('no signal: after the first visit it starts, assesses and reads without a n
     'Coil boot of cylinder 2 cracked',
   );
   await page.goto('/codes/P0420');
-  await expect(page.getByRole('heading', { name: /Catalyst bank 1/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Catalyst, bank 1/ })).toBeVisible();
   // The search works without a network too, and forgives a slip.
   await page.goto('/codes');
   await page.getByRole('textbox').fill('partikulate');

@@ -95,7 +95,7 @@ test('a USB or paired adapter: connected and read in one touch', async ({ page }
   await expect(page.getByText('P0304').first()).toBeVisible({ timeout: 20_000 });
   expect(await page.evaluate(() => (globalThis as unknown as { openedAt: number }).openedAt)).toBe(115_200);
   await page.getByRole('link', { name: /^Log, / }).click();
-  await expect(page.getByRole('dialog')).toContainText('USB or paired adapter talks');
+  await expect(page.getByRole('dialog')).toContainText('USB or paired adapter connected');
 });
 
 test('pulled out while it reads: the sentence, and what came', async ({ page }) => {
@@ -146,7 +146,7 @@ test('nothing chosen, or no adapter: a plain sentence, and nothing breaks', asyn
   await page.getByRole('button', { name: 'USB or paired: connect and read' }).click();
   await expect(page.getByText('The adapter could not be opened.')).toBeVisible();
   await page.getByRole('button', { name: 'Bluetooth: connect and read' }).click();
-  await expect(page.getByText(/carries no serial line/)).toBeVisible();
+  await expect(page.getByText(/has no serial service/)).toBeVisible();
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
   await expect(page.getByText('P0302').first()).toBeVisible({ timeout: 20_000 });
 });

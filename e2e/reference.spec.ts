@@ -11,7 +11,7 @@ test('a code page says it all, opened from a case and back', async ({ page }) =>
   await expect(sheet).toContainText('Misfire: cylinder 3');
   await expect(sheet.getByText('Often blamed by mistake')).toBeVisible();
   await expect(sheet.getByRole('img', { name: /cylinder 3 is marked/ })).toBeVisible();
-  await expect(sheet).toContainText('Some makers count from the gearbox');
+  await expect(sheet).toContainText('Some manufacturers count from the transmission');
   await expect(sheet).toContainText('short trips');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Back' }).click();
@@ -39,7 +39,7 @@ test('search by word, symptom, slip and reader’s word, in every system', async
   await expect(page.locator('#sign-sign-shakes')).toContainText('Spark plug');
   await expectAccessible(page);
   await page.goto('/codes/P0FFF');
-  await expect(page.getByRole('article')).toContainText('no meaning in this catalogue');
+  await expect(page.getByRole('article')).toContainText('not described here');
 });
 
 test('a list of maker’s codes: a broken one is told row by row, a good one is used and marked', async ({
@@ -47,16 +47,16 @@ test('a list of maker’s codes: a broken one is told row by row, a good one is 
 }) => {
   await openCase(page);
   await page.goto('/');
-  await page.getByRole('link', { name: 'About it' }).click();
-  const list = page.getByLabel('List of maker’s codes');
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
+  const list = page.getByLabel('List of manufacturer’s codes');
   await list.setInputFiles({
     name: 'notes.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('hello;world\nP0302;two\n'),
   });
-  await expect(page.getByText('No maker’s code found in it.')).toBeVisible();
+  await expect(page.getByText('No manufacturer’s code found in it.')).toBeVisible();
   await expect(page.getByText('a standard code, not a manufacturer’s')).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await list.setInputFiles({
     name: 'club.csv',
     mimeType: 'text/csv',

@@ -185,7 +185,7 @@ test('a panel that breaks leaves the rest of its station', async ({ page }) => {
   await expect(
     page.getByRole('region', { name: 'What it can be' }).getByRole('button').first(),
   ).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Do this' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start this check' })).toBeVisible();
 });
 
 test('everything is saved as one file, the logbook is emptied, and the file brings it back', async ({
@@ -205,7 +205,7 @@ test('everything is saved as one file, the logbook is emptied, and the file brin
   await page.reload();
   await expect(section).toContainText('0 vehicles, 0 cases');
   await section.getByLabel('Zip file of a whole logbook').setInputFiles(zip);
-  await expect(section.getByText(/Brought back: 4 vehicles, 5 cases/)).toBeVisible();
+  await expect(section.getByText(/Restored: 4 vehicles, 5 cases/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();

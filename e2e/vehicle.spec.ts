@@ -8,19 +8,19 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await expect(page.getByText('A VIN never has O', { exact: false })).toBeVisible();
   await page.getByLabel('VIN').fill('ZZ9TR1F46CH000303');
   await expect(page.getByText('The check digit does not fit', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Take 2012 over' }).click();
+  await page.getByRole('button', { name: 'Use 2012' }).click();
   await expect(page.getByLabel('Year')).toHaveValue('2012');
   await page.getByLabel('Make and model').fill('Tarrow Finch 1.4');
-  await page.getByText('More: gearbox, dates').click();
+  await page.getByText('More: transmission, dates').click();
   await page.getByLabel('Transmission').selectOption({ label: 'Manual' });
   await page.getByLabel('Next inspection').fill('2027-03-31');
   await page.getByLabel('Altitude where it is kept, m').fill('9000');
   await page.getByRole('button', { name: 'A trip' }).click();
   await page.getByRole('button', { name: 'Open the case' }).click();
   await expect(page.getByText('Each trip needs a name')).toBeVisible();
-  await expect(page.getByText('A height that people live at')).toBeVisible();
+  await expect(page.getByText('A realistic altitude')).toBeVisible();
   await page.getByLabel('Altitude where it is kept, m').fill('540');
-  await page.getByLabel('Where to').fill('to the pottery');
+  await page.getByLabel('Destination').fill('to the pottery');
   await page.getByLabel('Minutes').fill('25');
   await page.getByLabel('Length, km').fill('19');
   await page.getByLabel('Times a week').fill('4');
@@ -31,12 +31,12 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await readAll(page);
   const identity = page.getByRole('region', { name: 'Identity' });
   await expect(identity).toContainText('character 17 differs');
-  await expect(identity).toContainText('A slip in writing it down');
+  await expect(identity).toContainText('A slip when it was written down');
 
   await page.goto('/');
-  await page.getByRole('link', { name: 'About it' }).click();
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
   await expectAccessible(page);
-  await expect(page.getByLabel('Where to')).toHaveValue('to the pottery');
+  await expect(page.getByLabel('Destination')).toHaveValue('to the pottery');
   await expect(page.getByLabel('Transmission')).toHaveValue('manual');
   await expect(page.getByLabel('Altitude where it is kept, m')).toHaveValue('540');
   await page.getByLabel('VIN').fill('ZZ9TR1F46CH000302');
@@ -58,7 +58,7 @@ test('a code that is known and accepted stands apart, with the legal caution, an
   await station(page, 'Meaning');
   await page.getByRole('button', { name: 'Mark as known… P0353' }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('may not be removed or defeated');
+  await expect(dialog).toContainText('illegal to remove or defeat');
   await expect(dialog.getByRole('button', { name: 'Accept this code' })).toBeDisabled();
   await dialog.getByLabel('Why it is known').fill('Ignition box fitted for the harbour race');
   await dialog.getByRole('button', { name: 'Accept this code' }).click();

@@ -26,7 +26,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await now(page).getByRole('button', { name: 'Mark this moment' }).click();
   await now(page).getByRole('button', { name: 'Pause' }).click();
   await expect(now(page)).toContainText('Paused');
-  await now(page).getByRole('button', { name: 'Go on' }).click();
+  await now(page).getByRole('button', { name: 'Continue' }).click();
   await expectAccessible(page);
   // It goes on while another station is looked at; the adapter does nothing else meanwhile.
   await station(page, 'Read');
@@ -52,7 +52,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   ]);
   expect(download.suggestedFilename()).toBe('watched.csv');
   // What was recorded is evidence: the charging voltage stands among what the car says.
-  await page.getByRole('link', { name: 'Go on' }).click();
+  await page.getByRole('link', { name: 'Continue' }).click();
   await expect(page.getByText('Charging voltage: no')).toBeVisible();
 });
 
@@ -63,8 +63,8 @@ test('guided: it sees when the state is reached and says when it has enough; the
   await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
   await expect(now(page)).toContainText('A little more: 0 rpm.');
   await key(page, '2,500 rpm');
-  await expect(now(page)).toContainText(/Keep it so/);
-  await expect(now(page)).toContainText('That alone is enough.', { timeout: 30_000 });
+  await expect(now(page)).toContainText(/Hold it there/);
+  await expect(now(page)).toContainText('That is enough.', { timeout: 30_000 });
   await now(page).getByText('Move something and watch it respond').click();
   await now(page).getByLabel('Which reading should follow').selectOption({ label: 'Engine speed' });
   await now(page).getByRole('button', { name: 'I am moving it now' }).click();
@@ -132,7 +132,7 @@ test('before and after in one picture', async ({ page }) => {
     .first()
     .click();
   const view = page.getByRole('region', { name: 'Recording: Chosen readings' });
-  await view.getByLabel('Behind it').selectOption({ index: 1 });
+  await view.getByLabel('Compare with').selectOption({ index: 1 });
   await expect(view.getByRole('row', { name: /, the other/ }).first()).toBeVisible();
 });
 
@@ -159,7 +159,7 @@ test('a large file comes in while the page answers, can be stopped with what cam
   await page.keyboard.press('/');
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/Brought in: 12,999|Brought in: 13,000/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Imported: 12,999|Brought in: 13,000/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/1 with something that is not a number/)).toBeVisible();
   await page.getByRole('button', { name: /^Open long-drive/ }).click();
   await expect(
@@ -177,5 +177,5 @@ test('a large file comes in while the page answers, can be stopped with what cam
     mimeType: 'text/plain',
     buffer: Buffer.from('(100.100000) can0 7E8#04410C0B90AAAAAA\n(100.600000) can0 7E8#04410C0BA0AAAAAA\n'),
   });
-  await expect(page.getByText(/Brought in: 1 s, 1 reading, 2 samples/)).toBeVisible();
+  await expect(page.getByText(/Imported: 1 s, 1 reading, 2 samples/)).toBeVisible();
 });

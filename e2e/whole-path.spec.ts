@@ -51,7 +51,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
 
   // Decide.
   await station(page, 'Decide');
-  await expect(page.getByRole('region', { name: 'Repair it yourself' })).toContainText('we would');
+  await expect(page.getByRole('region', { name: 'Repair it yourself' })).toContainText('recommended');
   await page.getByRole('button', { name: 'Choose: repair it yourself' }).click();
 
   // Fix: cautions before steps.
@@ -73,7 +73,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('button', { name: 'Clear now' }).click();
   await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
-  await expect(page.getByText(/1 trip since you plugged in; the last one ran smoothly/)).toBeVisible();
+  await expect(page.getByText(/1 trip since you connected; the last one ran smoothly/)).toBeVisible();
   await page.getByRole('button', { name: 'Read again' }).click();
   await expect(page.getByText('It has not returned.')).toBeVisible({ timeout: 15_000 });
   await page

@@ -80,7 +80,7 @@ test('a text file is opened and looked through; one that holds no text says so',
     mimeType: 'text/plain',
     buffer: Buffer.from([0x89, 0x50, 0x00, 0x00]),
   });
-  await expect(page.getByText('This file holds no plain text.', { exact: false })).toBeVisible();
+  await expect(page.getByText('This file is not plain text.', { exact: false })).toBeVisible();
   await dialog.getByLabel('Text file').setInputFiles({
     name: 'invoice.txt',
     mimeType: 'text/plain',

@@ -184,7 +184,7 @@ const ENGINE_MODULE = {
 /** Which control units each vehicle has, in the open format that owners bring in too. */
 export const FINCH_MODULES = moduleMap('Tarrow Finch 1.4, 2012', [
   ENGINE_MODULE,
-  { id: 'gearbox', name: 'Gearbox', does: 'Changes the gears.', request: '7E1', answer: '7E9' },
+  { id: 'gearbox', name: 'Transmission', does: 'Changes the gears.', request: '7E1', answer: '7E9' },
   { id: 'brakes', name: 'Brakes', does: 'ABS and stability control.', request: '6A0', answer: '6A8' },
   { id: 'airbag', name: 'Airbag', does: 'Airbags and belt tensioners.', request: '6B0', answer: '6B8' },
   { id: 'body', name: 'Body', does: 'Lights, locks, wipers.', request: '6C0', answer: '6C8' },

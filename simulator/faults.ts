@@ -63,7 +63,7 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'air-pressure-wrong': 'Air pressure sensor wrong',
   'battery-weak': 'Battery weak, codes in seven control units',
   'wheel-sensor': 'Wheel speed sensor front left open',
-  'gear-valve': 'Gearbox shift valve A open',
+  'gear-valve': 'Transmission shift solenoid A open',
   'charge-hose': 'Charge air hose split',
   'egr-stuck': 'Exhaust recirculation valve stuck open',
   'filter-full': 'Particulate filter full of soot',

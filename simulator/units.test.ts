@@ -144,7 +144,7 @@ describe('the walk over the control units of a module map', () => {
     });
     expect(fault).toEqual({ code: 'cut' });
     expect(scan.missing.map((m) => m.part)).toEqual(['codes of the other control units']);
-    expect(scan.units?.map((u) => u.name)).toEqual(['Engine', 'Gearbox', 'Brakes', 'Airbag']);
+    expect(scan.units?.map((u) => u.name)).toEqual(['Engine', 'Transmission', 'Brakes', 'Airbag']);
   });
 });
 

@@ -36,7 +36,7 @@ export function Garage() {
         <h1 className="text-2xl">Garage</h1>
         <div className="flex flex-wrap gap-2">
           <Link to="/?import" className={BUTTON.plain}>
-            <FileUp size={19} aria-hidden="true" /> Bring in a case file
+            <FileUp size={19} aria-hidden="true" /> Import a case file
           </Link>
           <Link to="/?new" className={BUTTON.solid}>
             <Plus size={19} aria-hidden="true" /> A light came on

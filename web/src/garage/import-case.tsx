@@ -51,7 +51,7 @@ export function ImportCase({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog
-      title="Bring in a case file"
+      title="Import a case file"
       description="It is checked and shown first; nothing is changed until you add it."
       open
       onOpenChange={onClose}

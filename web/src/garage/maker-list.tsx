@@ -93,7 +93,7 @@ export function MakerList({ vehicle }: { vehicle: Vehicle }) {
         className={checked ? BUTTON.quiet : BUTTON.plain}
         onFile={(file) => void open(file)}
       >
-        {checked ? 'Choose another file' : known ? 'Bring in another list' : 'Bring in a list'}
+        {checked ? 'Choose another file' : known ? 'Import another list' : 'Import a list'}
       </FileButton>
       {known && !checked ? (
         <button

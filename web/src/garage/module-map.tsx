@@ -78,8 +78,8 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
           {checked
             ? 'Choose another file'
             : vehicle.moduleMap
-              ? 'Bring in another map'
-              : 'Bring in a module map'}
+              ? 'Import another map'
+              : 'Import a module map'}
         </FileButton>
       </div>
     </div>

@@ -328,7 +328,7 @@ export function VehicleForm({
                   {report.isCheckDigitRight
                     ? 'The check digit is right.'
                     : 'The check digit does not fit. It is only required in North America; elsewhere look at each character once more.'}{' '}
-                  Registered in {report.region}.{' '}
+                  Manufacturer’s region: {report.region}.{' '}
                   {report.modelYear === null
                     ? 'Its tenth character is no model-year code.'
                     : `Its tenth character stands for ${report.modelYear}${report.isModelYearCertain ? '.' : ': binding in North America only, a hint here.'}`}

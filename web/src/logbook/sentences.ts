@@ -58,7 +58,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       return `${what}${after}: ${found}${mil ? `, lamp ${mil.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'recording':
-      return `${entry.file ? 'Recording brought in' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;
+      return `${entry.file ? 'Recording imported' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;
     case 'check': {
       const [id = '', cylinder] = entry.check.split(':');
       const check = checkById(id);

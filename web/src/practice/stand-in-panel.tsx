@@ -42,7 +42,7 @@ export function StandInPanel() {
           disabled={standIn.isMended}
           onClick={() => void dispatch(standInDoes('mend'))}
         >
-          {standIn.isMended ? 'Mended' : 'Repair its fault'}
+          {standIn.isMended ? 'Repaired' : 'Repair its fault'}
         </button>
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(pullPlug())}>
           <Unplug size={18} aria-hidden="true" /> Unplug the adapter
@@ -51,7 +51,7 @@ export function StandInPanel() {
       <p className="mt-2 text-[15px] text-ink-2" role="status">
         {standIn.trips === 0
           ? 'Not driven since you connected.'
-          : `${standIn.trips} ${standIn.trips === 1 ? 'trip' : 'trips'} since you plugged in; the last one ${standIn.shook ? 'shook' : 'ran smoothly'}.`}
+          : `${standIn.trips} ${standIn.trips === 1 ? 'trip' : 'trips'} since you connected; the last one ${standIn.shook ? 'shook' : 'ran smoothly'}.`}
       </p>
     </section>
   );

@@ -89,7 +89,7 @@ export function OnThisDevice() {
       </div>
       <div aria-live="polite">
         {outcome?.ok === false ? (
-          <Notice title="This file cannot be brought back." tone="strong">
+          <Notice title="This file cannot be restored." tone="strong">
             {outcome.message} Nothing was changed.
           </Notice>
         ) : null}
@@ -103,7 +103,7 @@ export function OnThisDevice() {
 function RestoredNotice(r: Extract<RestoreOutcome, { ok: true }>['restored']) {
   return (
     <Notice
-      title={`Brought back: ${counted(r.vehicles, 'vehicle')}, ${counted(r.cases, 'case')}, ${r.entries.toLocaleString('en-GB')} entries, ${counted(r.recordings, 'recording')}.`}
+      title={`Restored: ${counted(r.vehicles, 'vehicle')}, ${counted(r.cases, 'case')}, ${r.entries.toLocaleString('en-GB')} entries, ${counted(r.recordings, 'recording')}.`}
       tone={r.problems.length > 0 ? 'strong' : 'plain'}
     >
       <p>What was here already was left as it is.</p>

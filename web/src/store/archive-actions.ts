@@ -16,7 +16,7 @@ const MAX_UNPACKED = 800_000_000;
 
 const README = `The whole logbook, in open files.
 
-cases/       one case file (JSON) for each case, with its vehicle; each can be brought in by itself
+cases/       one case file (JSON) for each case, with its vehicle; each can be imported by itself
 vehicles/    every vehicle (JSON)
 recordings/  readings over time (CSV, units in the header), named as in the case's log
 unreadable/  records that could not be read, as they lie in storage

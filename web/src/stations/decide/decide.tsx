@@ -42,7 +42,7 @@ export function Decide() {
       {...(best
         ? {
             next: {
-              title: `We would: ${best.title.toLowerCase()}`,
+              title: `Recommended: ${best.title.toLowerCase()}`,
               detail: why,
               action: (
                 <button

@@ -89,7 +89,7 @@ export function ImportRecording() {
         ) : null}
         {outcome?.ok ? (
           <Notice
-            title={`${outcome.isStopped ? 'Stopped; what came is kept' : 'Brought in'}: ${figure(Math.round(outcome.seconds))} s, ${counted(outcome.channels.length, 'reading')}, ${outcome.samples.toLocaleString('en-GB')} samples.`}
+            title={`${outcome.isStopped ? 'Stopped; what came is kept' : 'Imported'}: ${figure(Math.round(outcome.seconds))} s, ${counted(outcome.channels.length, 'reading')}, ${outcome.samples.toLocaleString('en-GB')} samples.`}
           >
             {outcome.report.rows.toLocaleString('en-GB')} rows read
             {outcome.report.bad > 0
