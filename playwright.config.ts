@@ -48,6 +48,8 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
+    // Metric units, euros and British English, as the texts of the tests.
+    locale: 'en-IE',
     actionTimeout: 8_000,
     serviceWorkers: 'block',
   },

@@ -26,6 +26,7 @@ const untilDrawn = (page: Page, act: string, selector: string): Promise<number> 
 
 async function filled(browser: Browser, address: string, rows: Parameters<typeof putRows>[1]): Promise<Page> {
   const context = await browser.newContext({
+    locale: 'en-IE',
     serviceWorkers: 'block',
     viewport: { width: 390, height: 844 },
   });

@@ -50,7 +50,7 @@ export async function pageRows(): Promise<Row[]> {
   writeFileSync(file, longDrive());
   try {
     return await whileServed(true, async (address, browser) => {
-      const page = await browser.newPage();
+      const page = await browser.newPage({ locale: 'en-IE' });
       await page.goto(`${address}/`);
       await page.getByText('Looked at before buying').waitFor();
       await page.waitForTimeout(1_500);

@@ -37,7 +37,7 @@ async function visit(
   address: string,
   isUsable: (page: Page) => Promise<void>,
 ): Promise<Visit> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const context = await browser.newContext({ locale: 'en-IE', viewport: { width: 390, height: 844 } });
   try {
     const page = await context.newPage();
     const session = await slowly(page);

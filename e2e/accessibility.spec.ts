@@ -6,6 +6,7 @@ const test = base.extend<object, { filled: Page }>({
   filled: [
     async ({ browser }, use, info) => {
       const context = await browser.newContext({
+        locale: 'en-IE',
         ...(info.project.use.baseURL === undefined ? {} : { baseURL: info.project.use.baseURL }),
         serviceWorkers: 'block',
         reducedMotion: 'reduce',

@@ -20,7 +20,7 @@ class Bench {
   }
 
   async device(): Promise<Device> {
-    const context = await this.browser.newContext({ serviceWorkers: 'block' });
+    const context = await this.browser.newContext({ serviceWorkers: 'block', locale: 'en-IE' });
     context.setDefaultTimeout(20_000);
     // What runs these files marks functions with their names; a page knows nothing of that.
     await context.addInitScript('globalThis.__name = (named) => named');

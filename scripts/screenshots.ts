@@ -72,6 +72,7 @@ const SHOTS: Shot[] = [
 
 for (const shot of SHOTS.filter((s) => only.length === 0 || only.includes(s.name))) {
   const context = await browser.newContext({
+    locale: 'en-IE',
     viewport: shot.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
     colorScheme: shot.dark ? 'dark' : 'light',
     serviceWorkers: 'block',

@@ -5,12 +5,13 @@
 
 /** Rooms of the core and the core rooms that each may import. */
 export const CORE_ARROWS = {
+  words: [],
   obd: [],
   link: ['obd'],
   codes: ['obd'],
   vehicle: ['obd'],
-  case: ['obd', 'signals', 'vehicle'],
-  signals: ['obd'],
+  case: ['obd', 'signals', 'vehicle', 'words'],
+  signals: ['obd', 'words'],
   knowledge: ['codes', 'vehicle'],
   diagnosis: ['case', 'knowledge', 'vehicle'],
   urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
@@ -27,6 +28,7 @@ export const CORE_ARROWS = {
     'signals',
     'urgency',
     'vehicle',
+    'words',
   ],
 };
 

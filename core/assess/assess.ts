@@ -21,6 +21,7 @@ import {
   type PreliminaryCheck,
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
+import { tellAll } from '@pincer/core/words';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
@@ -79,10 +80,10 @@ interface Gathered extends Told {
 }
 
 /**
- * Gathers the lines of the two jaws, in the owner's units, and the evidence for the network.
+ * Gathers the lines of the two jaws and the evidence for the network.
  * @param isOver whether the episode before the last clear is proven to be over: what was told then is history.
  */
-function gather(state: CaseState, vehicle: Vehicle, units: Owner['units'], isOver: boolean): Gathered {
+function gather(state: CaseState, vehicle: Vehicle, isOver: boolean): Gathered {
   const { standing } = state;
   const places = placesOf(state);
   const clear = lastClear(state);
@@ -93,7 +94,7 @@ function gather(state: CaseState, vehicle: Vehicle, units: Owner['units'], isOve
   const told = together(
     codes,
     lampFacts(standing),
-    frameFacts(state, vehicle, units, counts),
+    frameFacts(state, vehicle, counts),
     readings,
     observationFacts(standing, counts),
     checkFacts(standing, vehicle, counts),
@@ -123,10 +124,10 @@ export function assess(
 
   // 2. What speaks for which cause, and whether what was done is proven to have cured it.
   const instances = instancesFor(vehicle, now);
-  const all = gather(state, vehicle, owner.units, false);
-  const proof = proofView(state, lastClear(state) ? cureAtRepair(state, vehicle, owner, instances) : 0);
+  const all = gather(state, vehicle, false);
+  const proof = proofView(state, lastClear(state) ? cureAtRepair(state, vehicle, instances) : 0);
   const isOver = proof.status === 'proven';
-  const told = isOver ? gather(state, vehicle, owner.units, true) : all;
+  const told = isOver ? gather(state, vehicle, true) : all;
   const situation = quietOf(
     state,
     told.codes,
@@ -158,7 +159,7 @@ export function assess(
   // 5. Repair, clear and watch, or get help.
   const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet);
 
-  return {
+  const assessment: Assessment = {
     allowance,
     facts: [...told.facts],
     codes: told.codes.map((c) => codeView(c, standing, vehicle)),
@@ -191,6 +192,8 @@ export function assess(
       proof,
     }),
   };
+  // 6. All of it in the owner's units and English.
+  return tellAll(assessment, owner);
 }
 
 /** What a clear whose proof is still open means for driving. */
@@ -215,16 +218,11 @@ const WELL_DONE = 0.9;
  * clear of those that pass by themselves. What was found before counts with it; what comes later says whether the fault
  * is still there, not what had been repaired.
  */
-function cureAtRepair(
-  state: CaseState,
-  vehicle: Vehicle,
-  owner: Owner,
-  instances: readonly CauseInstance[],
-): number {
+function cureAtRepair(state: CaseState, vehicle: Vehicle, instances: readonly CauseInstance[]): number {
   const last = state.repairs.at(-1) ?? lastClear(state)?.entry;
   const at = state.entries.findIndex((e) => e.id === last?.id);
   const then = foldCase({ entries: state.entries.slice(0, Math.max(0, at)) });
-  const { marginals } = posteriorOf(instances, gather(then, vehicle, owner.units, false).evidence);
+  const { marginals } = posteriorOf(instances, gather(then, vehicle, false).evidence);
   const repaired = new Set(state.repairs.map((r) => r.cause));
   let cured = 0;
   instances.forEach((instance, i) => {

@@ -1,3 +1,4 @@
+import { DEFAULT_OWNER } from '@pincer/core/case';
 import {
   AREA_FACTS,
   COMPONENTS,
@@ -19,6 +20,7 @@ import {
 } from '@pincer/core/knowledge';
 import { NO_SOURCE } from '@pincer/core/obd';
 import { driveAllowance, factsOfCodes } from '@pincer/core/urgency';
+import { tellAll, type Wording } from '@pincer/core/words';
 
 /** All that can be said of a code without a car. */
 export interface CodePage {
@@ -81,8 +83,8 @@ const BY_AREA: Readonly<Record<string, readonly CautionId[]>> = {
 const EXPLAINS = 0.25;
 const MAX_CAUSES = 5;
 
-/** The page of a code. White space and lower case are accepted as in {@link explainCode}. */
-export function codePage(text: string): CodePage {
+/** The page of a code in the owner's words. White space and lower case are accepted as in {@link explainCode}. */
+export function codePage(text: string, wording: Wording = DEFAULT_OWNER): CodePage {
   const explanation = explainCode(text);
   const { code } = explanation;
   const entry = codeEntry(code);
@@ -112,7 +114,7 @@ export function codePage(text: string): CodePage {
   const check = selfCheckOf(code);
   const allowance = driveAllowance(factsOfCodes([{ code, state: 'confirmed', unit: NO_SOURCE }]));
   const first = allowance.reasons[0];
-  return {
+  const page: CodePage = {
     explanation,
     part: component && area ? { does: component.does, where: area.where } : null,
     saw: entry && sawOf(entry),
@@ -136,4 +138,5 @@ export function codePage(text: string): CodePage {
     },
     cautions: (component ? (BY_AREA[component.area] ?? []) : []).map((id) => CAUTIONS[id]),
   };
+  return tellAll(page, wording);
 }

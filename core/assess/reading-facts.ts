@@ -1,4 +1,4 @@
-import type { CaseState, Owner } from '@pincer/core/case';
+import type { CaseState } from '@pincer/core/case';
 import type { Evidence } from '@pincer/core/diagnosis';
 import type { ObservationKey } from '@pincer/core/knowledge';
 import {
@@ -23,13 +23,8 @@ import type { Fact, Told } from './told.ts';
  * The stored conditions as one fact, and the evidence that they are.
  * @param counts whether what an entry told belongs to the present episode.
  */
-export function frameFacts(
-  state: CaseState,
-  vehicle: Vehicle,
-  units: Owner['units'],
-  counts: (entry: string) => boolean,
-): Told {
-  const stored = storedConditions(state, vehicle, units, counts);
+export function frameFacts(state: CaseState, vehicle: Vehicle, counts: (entry: string) => boolean): Told {
+  const stored = storedConditions(state, vehicle, counts);
   const frame = occurrences(state, vehicle, counts).at(-1)?.frame;
   if (!stored || !frame) return { facts: [], evidence: [] };
   const id = 'frame';

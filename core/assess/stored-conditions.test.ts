@@ -1,3 +1,5 @@
+import { DEFAULT_OWNER } from '@pincer/core/case';
+import { tell } from '@pincer/core/words';
 import fc from 'fast-check';
 import { foldCase, type Entry } from '@pincer/core/case';
 import { windowOfFrame, UNKNOWN_ENGINE } from '@pincer/core/signals';
@@ -39,11 +41,16 @@ describe('the stored moment as a sentence', () => {
     ['a coolant sensor at its limit says nothing', { '05': -40, '0D': 0, '0C': 740 }, 'Idling, 740 rpm.'],
     ['nothing that tells', { '33': 100 }, 'No useful conditions were stored.'],
   ])('%s', (_, values, sentence) => {
-    expect(frameSentence(frameOf(values))).toBe(sentence);
+    expect(tell(frameSentence(frameOf(values)), DEFAULT_OWNER)).toBe(sentence);
   });
 
-  test.each(['imperial', 'mixed'] as const)('speeds in the owner’s units: %s', (units) => {
-    expect(frameSentence(frameOf({ '0D': 80, '0C': 2000 }), units)).toContain('50 mph');
+  test.each([
+    ['imperial', '50 mph'],
+    ['mixed', '50 mph'],
+    ['metric', '80 km/h'],
+  ] as const)('speeds in the owner’s units: %s, %s', (units, speed) => {
+    const sentence = frameSentence(frameOf({ '0D': 80, '0C': 2000 }));
+    expect(tell(sentence, { units, words: 'british' })).toContain(speed);
   });
 });
 

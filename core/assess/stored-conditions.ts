@@ -1,7 +1,6 @@
-import type { CaseState, Owner } from '@pincer/core/case';
+import type { CaseState } from '@pincer/core/case';
 import type { FreezeFrame } from '@pincer/core/obd';
 import {
-  KM_PER_MILE,
   judge,
   meanOf,
   windowOfFrame,
@@ -133,16 +132,13 @@ function loadWord(load: number): string {
   return load < LIGHT_LOAD ? 'light load' : 'medium load';
 }
 
-const speedWords = (kmh: number, units: Owner['units']): string =>
-  units === 'metric' ? `${Math.round(kmh)} km/h` : `${Math.round(kmh / KM_PER_MILE)} mph`;
-
 const sinceStart = (seconds: number): string =>
   seconds < 90
     ? `${Math.round(seconds)} seconds after the start`
     : `${Math.round(seconds / 60)} minutes after the start`;
 
-/** The stored moment in one sentence. @param units of the owner, for the speed. */
-export function frameSentence(w: StoredWindow, units: Owner['units'] = 'metric'): string {
+/** The stored moment in one sentence, its speed tagged for the owner's units. */
+export function frameSentence(w: StoredWindow): string {
   const speed = mean(w, 'speed');
   const rpm = mean(w, 'engineSpeed') ?? 0;
   const coolant = mean(w, 'coolant');
@@ -152,7 +148,7 @@ export function frameSentence(w: StoredWindow, units: Owner['units'] = 'metric')
     coolant === null || coolant <= -38 ? null : warmthWord(coolant),
     speed === null ? null : placeWord(speed, rpm),
     load === null ? null : loadWord(load),
-    speed === null || speed <= STANDING ? null : speedWords(speed, units),
+    speed === null || speed <= STANDING ? null : `{${Math.round(speed)} km/h}`,
     rpm < 40 ? null : `${Math.round(rpm).toLocaleString('en-GB')} rpm`,
     run === null ? null : sinceStart(run),
   ].filter((p) => p !== null);
@@ -276,7 +272,6 @@ export function occurrences(
 export function storedConditions(
   state: CaseState,
   vehicle: Vehicle,
-  units: Owner['units'] = 'metric',
   counts: (entry: string) => boolean = () => true,
 ): StoredConditions | null {
   const all = occurrences(state, vehicle, counts);
@@ -289,7 +284,7 @@ export function storedConditions(
   return {
     code: last.frame.code,
     entry: last.entry,
-    sentence: frameSentence(window, units),
+    sentence: frameSentence(window),
     coolantC: meanOf(window, 'coolant'),
     loadPercent: meanOf(window, 'load'),
     speedKmh: meanOf(window, 'speed'),

@@ -13,7 +13,7 @@ export const LAMPS = {
   'high-voltage': 'High-voltage system',
   stability: 'Stability control',
   airbag: 'Airbag',
-  tyre: 'Tyre pressure',
+  tyre: '{Tyre} pressure',
   gearbox: 'Transmission',
   particulate: 'Particulate filter',
   glow: 'Glow plugs',

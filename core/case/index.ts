@@ -73,3 +73,4 @@ export {
 export { readEntry, readRecord, type ReadRecord } from './stored.ts';
 export { unreadParts } from './unread.ts';
 export { clearedLately, type ClearedLately } from './cleared-lately.ts';
+export { ownerOf } from './owner-of.ts';

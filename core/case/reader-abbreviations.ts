@@ -1,4 +1,4 @@
-import { KM_PER_MILE } from '@pincer/core/signals';
+import { KM_PER_MILE } from '@pincer/core/words';
 import type { MonitorId } from '@pincer/core/obd';
 
 /** A stored condition as hand-held readers print it. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { vehicleSchema } from '@pincer/core/vehicle';
+import { VOCABULARIES, unitChoiceSchema } from '@pincer/core/words';
 import { entrySchema } from './entries.ts';
 
 export const caseSchema = z.object({
@@ -28,7 +29,9 @@ export const ownerSchema = z.object({
   tools: z.array(z.string()),
   /** Test first, or clear first and see. Moves defaults, never a gate. */
   school: z.enum(['test-first', 'reset-first']),
-  units: z.enum(['metric', 'imperial', 'mixed']),
+  units: unitChoiceSchema,
+  /** Which English; records from before there was a choice are in British English. */
+  words: z.enum(VOCABULARIES).default('british'),
 });
 export type Owner = z.infer<typeof ownerSchema>;
 
@@ -41,6 +44,7 @@ export const DEFAULT_OWNER: Owner = {
   tools: ['hand-tools', 'multimeter'],
   school: 'test-first',
   units: 'metric',
+  words: 'british',
 };
 
 export const caseFileSchema = z.object({

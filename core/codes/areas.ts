@@ -69,7 +69,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'Mixture codes, and on diesels the particulate filter fills faster.',
   ),
   secondary: area(
-    'An electric pump low in the engine bay, a valve near the exhaust manifold.',
+    'An electric pump low in the {engine bay}, a valve near the exhaust manifold.',
     ['a whirr for a minute after a cold start, or none'],
     'Not always the pump: its hose, relay or a stuck valve.',
     'The catalyst warms up late.',
@@ -112,14 +112,14 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'Transmission, cruise control and power steering do without the speed signal.',
   ),
   charging: area(
-    'Alternator at the belt, battery in the engine bay, boot or under a seat.',
+    'Alternator at the belt, battery in the {engine bay}, {boot} or under a seat.',
     ['lights dim or too bright', 'hard to start', 'charging light'],
     'Do not blame the alternator first: check belt, terminals and ground straps.',
     'Low voltage sets codes in many control units that have no fault of their own.',
     'The charging light; the engine light not always.',
   ),
   computer: area(
-    'In the control unit itself and its wires; it is in the engine bay or under the dash.',
+    'In the control unit itself and its wires; it is in the {engine bay} or under the dash.',
     ['anything, or nothing'],
     'Hardly ever the control unit: check supply, ground and water in its connector first.',
     'Other codes stored with it may be false until this one is repaired.',
@@ -132,7 +132,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'The transmission light, or the engine light at the transmission unit’s request.',
   ),
   climate: area(
-    'Pipes at the front of the engine bay; the unit behind the dash.',
+    'Pipes at the front of the {engine bay}; the unit behind the dash.',
     ['does not cool'],
     'A bad sensor is rarer than too little refrigerant. Refrigerant is work for certified people.',
     'The idle speed is raised needlessly.',
@@ -153,7 +153,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'The reductant’s message, then the engine light.',
   ),
   hybrid: area(
-    'Orange cables, battery under seat or floor, inverter in the engine bay. Look, do not touch.',
+    'Orange cables, battery under seat or floor, inverter in the {engine bay}. Look, do not touch.',
     ['less power', 'a red message', 'will not go to READY'],
     'A weak 12-volt battery sets many of these: check it first.',
     'The electric drive is limited or switched off.',
@@ -167,7 +167,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'Often not the engine light, but that of the unit concerned.',
   ),
   brakes: area(
-    'Sensors at the wheels, hydraulic unit in the engine bay, switch at the pedal.',
+    'Sensors at the wheels, hydraulic unit in the {engine bay}, switch at the pedal.',
     ['stability and ABS lights', 'the pedal pulses at low speed'],
     'Rarely the ABS unit: a chafed sensor wire or a rusty tone ring at one wheel is far commoner.',
     'ABS, stability control and hill assist switch off together; the ordinary brakes still work.',
@@ -176,14 +176,14 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
   steering: area(
     'Angle sensor in the steering column, pressures at the wheels.',
     ['heavy steering', 'light on after wheel alignment or battery work'],
-    'After a flat battery it is usually just the steering angle that needs relearning.',
+    'After a {flat battery} it is usually just the steering angle that needs relearning.',
     'Without the steering angle, stability control switches off.',
-    'The steering, tyre or stability light.',
+    'The steering, {tyre} or stability light.',
   ),
   restraints: area(
     'In the steering wheel, dash, seats and pillars, with yellow connectors. Do not touch them.',
     ['the airbag light'],
-    'Usually a connector under a seat or the clock spring, hardly ever the airbag; still work for a qualified workshop.',
+    'Usually a connector under a seat or the clock spring, hardly ever the airbag; still work for a qualified {workshop}.',
     'Airbags and tensioners may not fire.',
     'The airbag light.',
   ),
@@ -192,6 +192,6 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     ['does not start', 'the key light flashes'],
     'Try the second key before anything else.',
     'The engine is kept from starting.',
-    'The immobiliser’s light.',
+    'The {immobiliser}’s light.',
   ),
 };

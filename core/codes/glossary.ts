@@ -11,7 +11,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'bank',
     title: 'Bank',
-    text: 'The side of a V or flat engine. Bank 1 is the side with cylinder 1; an in-line engine has only bank 1. Which side that is differs by manufacturer: see the workshop manual.',
+    text: 'The side of a V or flat engine. Bank 1 is the side with cylinder 1; an in-line engine has only bank 1. Which side that is differs by manufacturer: see the {workshop manual}.',
     also: 'bank 1, bank 2',
   },
   {
@@ -41,13 +41,13 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'warm-up',
     title: 'Warm-up',
-    text: 'The coolant warms by at least 22 °C (40 °F) and reaches 71 °C (160 °F), on diesels 60 °C (140 °F). After some forty without the fault a code is forgotten.',
+    text: 'The coolant warms by at least {22 K} and reaches {71 °C}, on diesels {60 °C}. After some forty without the fault a code is forgotten.',
     also: 'warm-up cycle',
   },
   {
     id: 'monitor',
     title: 'Self-check',
-    text: 'A test that the car makes of itself under its own conditions. An inspection requires most of them to have run.',
+    text: 'A test that a control unit runs on its own system, under its own conditions. An inspection requires most of them to have run.',
     also: 'readiness monitor, I/M',
   },
   {
@@ -83,7 +83,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'trim',
     title: 'Fuel trim',
-    text: 'How much fuel the control unit adds or takes away, in per cent, until the oxygen sensor reads right. Short-term moves at once, long-term is what it has learnt.',
+    text: 'How much fuel the control unit adds or takes away, in per cent, until the oxygen sensor reads right. Short-term moves at once, long-term is what it has learned.',
     also: 'STFT, LTFT',
   },
   {
@@ -113,8 +113,8 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   },
   {
     id: 'evap',
-    title: 'Fuel vapour system (EVAP)',
-    text: 'Keeps petrol vapour in and leads it to the engine.',
+    title: 'Fuel {vapour} system (EVAP)',
+    text: 'Keeps {petrol} {vapour} in and leads it to the engine.',
     also: 'EVAP, purge',
   },
   {

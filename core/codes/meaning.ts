@@ -49,7 +49,9 @@ const FIRST: Partial<Record<Area, string>> = {
 
 /** As in the middle of a sentence: acronyms keep their capitals. */
 const inSentence = (name: string): string =>
-  /^[A-Z][a-z–-]/.test(name) && !name.startsWith('NOx') ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+  /^\{?[A-Z][a-z–-]/.test(name) && !name.startsWith('NOx')
+    ? name.replace(/^\{?./, (start) => start.toLowerCase())
+    : name;
 
 /** What to make of it, with the part's own name, so that no page says what every other page says. */
 function advice(entry: CodeEntry): string {
@@ -57,7 +59,7 @@ function advice(entry: CodeEntry): string {
   const { area }: Component = COMPONENTS[component];
   const name = inSentence(subjectOf(entry));
   if (area === 'restraints')
-    return 'Leave it to a qualified workshop: never unplug or measure a yellow connector.';
+    return 'Leave it to a qualified {workshop}: never unplug or measure a yellow connector.';
   if (area === 'hybrid')
     return 'Do not touch anything orange: people qualified for high voltage must check it.';
   if (component === 'unit')
@@ -83,7 +85,7 @@ function counting(entry: CodeEntry): string {
   // What a coil's letter means stands with what a coil does.
   if (entry.component === 'coil') return '';
   if (entry.place.cylinder !== undefined)
-    return 'Manufacturers number cylinders differently: check the handbook before you touch one.';
+    return 'Manufacturers number cylinders differently: check the {handbook} before you touch one.';
   return entry.place.bank === undefined
     ? ''
     : 'Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.';

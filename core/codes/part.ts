@@ -33,7 +33,7 @@ export const AREAS = {
   hybrid: 'hybrid and electric drive',
   network: 'network and communication',
   brakes: 'brakes and stability',
-  steering: 'steering and tyres',
+  steering: 'steering and {tyres}',
   restraints: 'airbags and belts',
   body: 'body and access',
 } as const;

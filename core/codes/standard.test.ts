@@ -1,3 +1,5 @@
+import { DEFAULT_OWNER } from '@pincer/core/case';
+import { tell } from '@pincer/core/words';
 import { codeEntry, explainCode } from './index.ts';
 
 /**
@@ -94,7 +96,11 @@ const STANDARD: readonly [code: string, title: string, place: Record<string, unk
 
 test.each(STANDARD)('%s: %s', (code, title, place) => {
   const e = explainCode(code);
-  expect(e).toMatchObject({ title, valid: true, scope: 'standard' });
+  expect({ ...e, title: tell(e.title, DEFAULT_OWNER) }).toMatchObject({
+    title,
+    valid: true,
+    scope: 'standard',
+  });
   expect(codeEntry(code)?.place).toMatchObject(place);
 });
 

@@ -23,7 +23,8 @@ const UNIT_TITLES: Partial<Record<CodeEntry['failure'], string>> = {
 };
 
 const isLetter = (label: string): boolean => /^[A-Z0-9]$/.test(label);
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** A capital to begin with, also inside a tagged word. */
+const capital = (text: string): string => text.replace(/^\{?./, (start) => start.toUpperCase());
 
 /** Key of the tables of words: `component`, or `component/label`, all single letters and figures alike. */
 export function wordKey({ component, place }: CodeEntry): string {
@@ -44,6 +45,7 @@ function filled(words: string, place: Place): string {
     coil: COIL_LETTERS[(place.cylinder ?? 0) - 1],
   };
   return words.replace(/\{(\w+)\} ?/g, (tag, name: string) => {
+    if (!(name in values)) return tag;
     const value = values[name];
     return value === undefined ? '' : `${value}${tag.endsWith(' ') ? ' ' : ''}`;
   });

@@ -106,8 +106,8 @@ export function decide(
       ? [
           `Begin with: ${leadInstance.cause.repair.title.replaceAll('{n}', String(leadInstance.cylinder ?? ''))}, about ${money(leadInstance.cause.repair.parts, owner)} of parts.`,
           plan.order.length > 1
-            ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a workshop.`
-            : 'If that is not it, ask a workshop.',
+            ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a {workshop}.`
+            : 'If that is not it, ask a {workshop}.',
         ]
       : ['No single cause stands out yet: narrow it down first.'],
   };
@@ -231,7 +231,7 @@ function addGates(
   if (leadInstance?.cause.repair.isLicensed && leadChance >= LIKELY)
     repair.blocked.push({
       id: 'licensed',
-      text: `${leadInstance.title} is the likeliest, and that is work for a workshop.`,
+      text: `${leadInstance.title} is the likeliest, and that is work for a {workshop}.`,
     });
   if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'No single cause stands out yet.' });
 }
@@ -271,7 +271,7 @@ function recommend(
   return {
     recommended: 'help',
     why: open.some((o) => o.id === 'repair')
-      ? 'Too much is still uncertain: a workshop costs less than buying parts in vain.'
+      ? 'Too much is still uncertain: a {workshop} costs less than buying parts in vain.'
       : 'Repairing it yourself is not an option here.',
   };
 }
@@ -284,7 +284,7 @@ function breakEvens(
   clearSuccess: number,
 ): string[] {
   const lines = [
-    `Repairing it yourself is cheaper as long as a workshop asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
+    `Repairing it yourself is cheaper as long as a {workshop} asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
   ];
   if (clear.blocked.length === 0) {
     const needed = repair.cost > 0 ? Math.min(1, ownTime(CLEAR_MINUTES, owner) / repair.cost) : 1;

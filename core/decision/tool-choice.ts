@@ -45,9 +45,9 @@ export const TOOL_KINDS: readonly ToolKind[] = [
   },
   {
     id: 'workshop-tool',
-    title: 'A workshop’s tool',
+    title: 'A {workshop}’s tool',
     about:
-      'For commands and coding. Owning one hardly ever pays for one car; an owners’ club or workshop may do it for you.',
+      'For commands and coding. Owning one hardly ever pays for one car; an owners’ club or {workshop} may do it for you.',
     price: 600,
     gives: ['codes', 'live', 'units', 'commands'],
   },
@@ -79,10 +79,10 @@ export function toolChoice(needs: ReadonlySet<ToolNeed>, owner: Owner): ToolChoi
   const cost = (n: number) => `${owner.currency}${Math.round(n)}`;
   const sentence =
     paysAfter === 1
-      ? `At about ${cost(enough.price)} it costs less than one reading at a workshop (${cost(owner.shopDiagnosis)}).`
+      ? `At about ${cost(enough.price)} it costs less than one reading at a {workshop} (${cost(owner.shopDiagnosis)}).`
       : Number.isFinite(paysAfter)
-        ? `At about ${cost(enough.price)} it pays from the ${ordinal(paysAfter)} reading on, against ${cost(owner.shopDiagnosis)} each at a workshop; for one question ${paysAfter > 2 ? 'the workshop is cheaper' : 'borrow one'}.`
-        : `At about ${cost(enough.price)}; your workshop reads for nothing, so let it.`;
+        ? `At about ${cost(enough.price)} it pays from the ${ordinal(paysAfter)} reading on, against ${cost(owner.shopDiagnosis)} each at a {workshop}; for one question ${paysAfter > 2 ? 'the {workshop} is cheaper' : 'borrow one'}.`
+        : `At about ${cost(enough.price)}; your {workshop} reads for nothing, so let it.`;
   return {
     enough,
     lacking: TOOL_KINDS.flatMap((kind) => {

@@ -7,24 +7,24 @@ export const CAUTIONS = {
   'high-tension':
     'Ignition off and key out of range before you touch coils or leads: the spark has tens of thousands of volts. Where the engine must crank, keep hands off all ignition parts.',
   petrol:
-    'Petrol under pressure sprays and burns. Release the pressure as the workshop manual says; no sparks, no smoking, a fire extinguisher at hand.',
+    '{Petrol} under pressure sprays and burns. Release the pressure as the {workshop manual} says; no sparks, no smoking, a fire extinguisher at hand.',
   'exhaust-gas':
     'Exhaust gas kills indoors. Run the engine outdoors only, or with the exhaust piped outside.',
   battery:
     'Disconnect the negative (ground/earth) cable first, reconnect it last. Never lay metal across the terminals; batteries give off explosive gas and contain acid.',
   jacking:
-    'Never get under a car held by a jack alone: firm level ground, wheels chocked, axle stands under the marked points.',
+    'Never get under a car held by a jack alone: firm level ground, wheels chocked, {axle stands} under the marked points.',
   driving: 'Never read or type while driving; a passenger does it.',
   torque:
-    'Start every thread by hand, then tighten to the workshop manual’s torque. Spark plugs and coil bolts strip easily in aluminium.',
+    'Start every thread by hand, then tighten to the {workshop manual}’s torque. Spark plugs and coil bolts strip easily in {aluminium}.',
   'vacuum-hose':
-    'Pull on the fitting, not the hose, and count what you take off: a nut or clip lost in the engine bay costs hours.',
+    'Pull on the fitting, not the hose, and count what you take off: a nut or clip lost in the {engine bay} costs hours.',
   coolant:
     'Coolant is poisonous and tastes sweet: catch it and keep it away from animals and children. Only ever open the cap on a cold engine, slowly, with a rag over it.',
   brakes:
-    'Your life depends on the brakes: in any doubt, leave them to a qualified workshop. Never drive with a soft, sinking or unusually hard pedal.',
+    'Your life depends on the brakes: in any doubt, leave them to a qualified {workshop}. Never drive with a soft, sinking or unusually hard pedal.',
   steering:
-    'Your life depends on the steering: beyond looking and topping up it is work for a qualified workshop.',
+    'Your life depends on the steering: beyond looking and topping up it is work for a qualified {workshop}.',
   airbag:
     'Airbags and belt pretensioners contain explosives: work for qualified people. Look, do not touch; measure nothing on yellow connectors.',
   'high-voltage':

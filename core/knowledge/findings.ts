@@ -20,7 +20,7 @@ export const FINDINGS = {
   // Steering and tyres.
   'steering-heavy': 'the steering is heavy or uneven',
   'steering-at-risk': 'power steering may fail',
-  'tyre-soft': 'a tyre is soft',
+  'tyre-soft': 'a {tyre} is soft',
   'pulls-aside': 'it pulls to one side',
   // Oil.
   'oil-low': 'the oil is below the mark',
@@ -271,7 +271,7 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
     ],
   },
   {
-    because: 'It lets vapour or charge air out, not fuel; its code has a rule.',
+    because: 'It lets {vapour} or charge air out, not fuel; its code has a rule.',
     outcomes: [
       'evap-follow/split',
       'canister-weigh/something',
@@ -297,7 +297,7 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
     ],
   },
   {
-    because: 'Only a workshop measures it, and repairs it there.',
+    because: 'Only a {workshop} measures it, and repairs it there.',
     outcomes: ['inverter-workshop/something', 'gear-workshop-pressure/something'],
   },
   {

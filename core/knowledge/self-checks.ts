@@ -49,19 +49,19 @@ const SELF_CHECKS = {
   catalyst: {
     monitors: ['catalyst', 'nmhc-catalyst'],
     name: 'Catalyst',
-    runs: 'warm, several minutes at a steady 60–100 km/h (40–60 mph)',
+    runs: 'warm, several minutes at a steady {60–100 km/h}',
     within: 'some-drives',
   },
   evaporative: {
     monitors: ['evaporative'],
     name: 'EVAP system',
-    runs: 'after 6 to 8 hours parked, tank 15 to 85 % full, started below about 35 °C (95 °F), then steady driving',
+    runs: 'after 6 to 8 hours parked, tank 15 to 85 % full, started below about {35 °C}, then steady driving',
     within: 'some-drives',
   },
   'oxygen-sensor': {
     monitors: ['oxygen-sensor', 'exhaust-sensor'],
     name: 'Oxygen sensor',
-    runs: 'warm, several minutes at a steady 60 to 100 km/h with coasting in between',
+    runs: 'warm, several minutes at a steady {60 to 100 km/h} with coasting in between',
     within: 'some-drives',
   },
   'oxygen-heater': {

@@ -14,7 +14,7 @@ export const SYSTEMS = {
   diesel: 'glow plugs and particulate filter',
   gearbox: 'gearbox',
   brakes: 'brakes and stability',
-  steering: 'steering and tyres',
+  steering: 'steering and {tyres}',
   safety: 'airbag',
   'high-voltage': 'high voltage',
   body: 'body and access',
@@ -31,7 +31,7 @@ export const TOOLS = {
   'cleaner-spray': 'air flow sensor cleaner',
   'brake-cleaner': 'soapy water or leak spray',
   'torque-wrench': 'torque wrench',
-  'tyre-gauge': 'tyre pressure gauge',
+  'tyre-gauge': '{tyre} pressure gauge',
   charger: 'battery charger',
 } as const;
 export type ToolId = keyof typeof TOOLS;

@@ -259,7 +259,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'fuse',
     title: 'Look at the socket’s fuse',
-    how: 'Ignition off. The handbook’s fuse page names it: diagnosis, socket or power outlet. Hold it up to the light: is the wire inside intact?',
+    how: 'Ignition off. The {handbook}’s fuse page names it: diagnosis, socket or power outlet. Hold it up to the light: is the wire inside intact?',
     minutes: 8,
     answers: [
       { id: 'whole', title: 'Whole' },
@@ -293,7 +293,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'pins-look',
-    title: 'Look into the socket with a torch',
+    title: 'Look into the socket with a {torch}',
     how: 'Ignition off, adapter out: is a pin bent, pushed back, corroded or dirty?',
     minutes: 2,
     answers: [
@@ -321,7 +321,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'other-car',
     title: 'Does the adapter connect to another car?',
-    how: 'Any petrol (gasoline) car of the last fifteen years will do.',
+    how: 'Any {petrol} car of the last fifteen years will do.',
     minutes: 10,
     kinds: ['serial', 'bluetooth', 'network'],
     answers: [

@@ -40,7 +40,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'idle-until-warm',
     title: 'Idle until warm',
-    how: 'Start it and let it idle, everything switched off, until the coolant has passed 80 °C and stays.',
+    how: 'Start it and let it idle, everything switched off, until the coolant has passed {80 °C} and stays.',
     caution: 'Outside, or with the exhaust led out: exhaust kills indoors.',
     seconds: 15,
     needs: [
@@ -87,7 +87,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'steady-cruise',
     title: 'Steady cruise',
-    how: 'On an open road at a steady 60–90 km/h (40–55 mph). A passenger watches this, not the driver.',
+    how: 'On an open road at a steady {60–90 km/h}. A passenger watches this, not the driver.',
     caution: 'Never read or type while driving; a passenger does it.',
     seconds: 30,
     needs: [
@@ -215,7 +215,7 @@ export class GuidedWatch {
         if (speed !== null && speed > 3) return 'Stand still for this.';
         if (state !== 'idle-warm' && state !== 'idle-cold') return 'Let it idle.';
         if (coolant !== null && coolant > -38 && coolant < WARM)
-          return `Getting warm: ${Math.round(coolant)} °C of ${WARM}.`;
+          return `Getting warm: {${Math.round(coolant)} °C} of {${WARM} °C}.`;
         return null;
       case 'hold-2500': {
         const [low, high] = this.engine.isMotorcycle ? [4_300, 5_700] : [2_200, 2_800];
@@ -228,7 +228,7 @@ export class GuidedWatch {
       }
       case 'steady-cruise':
         if (speed === null) return 'The car does not tell its speed.';
-        if (speed < 55) return `Faster, where it is safe and allowed: ${Math.round(speed)} km/h.`;
+        if (speed < 55) return `Faster, where it is safe and allowed: {${Math.round(speed)} km/h}.`;
         return speed > 110 ? 'Slower is enough.' : null;
       case 'rev-and-release':
         return null;

@@ -70,4 +70,3 @@ export {
 export { DropOutWatch, responseAt, type DropOut, type Response } from './response.ts';
 export { WATCH_FOR, watchList } from './watch-list.ts';
 export { expectedBand } from './expected-band.ts';
-export { KM_PER_MILE, KPA_PER_PSI, M_PER_FOOT } from './units.ts';

@@ -435,7 +435,7 @@ describe('two states against each other', () => {
     ]);
     expect(rows.find((j) => j.rule === 'manifold-alive')).toMatchObject({
       verdict: says,
-      measured: `${running} kPa running, ${off} kPa with the engine off`,
+      measured: `{${running} kPa} running, {${off} kPa} with the engine off`,
     });
   });
 

@@ -77,7 +77,7 @@ describe('guided watching', () => {
     ['idle-until-warm', [0, 2500], /idle/],
     ['rev-and-release', [0, 800], /Press and let go, 3 more/],
     ['key-on', [0, 800], /engine off/],
-    ['idle-until-warm', [0, 800, { coolant: 41 }], /41 °C of 80/],
+    ['idle-until-warm', [0, 800, { coolant: 41 }], /\{41 °C\} of \{80 °C\}/],
     ['idle-until-warm', [0, 0], /Start/],
     ['steady-cruise', [0, 2000, { speed: 30 }], /where it is safe/],
   ])('%s: what to do now', (id, now, says) => {

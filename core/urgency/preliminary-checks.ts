@@ -101,7 +101,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'tyres',
-    title: 'Measure all tyres cold',
+    title: 'Measure all {tyres} cold',
     why: 'It is nearly always air.',
     check: 'tyre-pressures',
     when: ({ isLit, isYes }) => isLit('tyre') || isYes('sign:pulls-aside'),
@@ -109,7 +109,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'lock',
     title: 'Turn the wheel from lock to lock',
-    why: 'After a flat battery the steering angle often has to be learnt again.',
+    why: 'After a {flat battery} the steering angle often has to be relearned.',
     check: 'lock-to-lock',
     when: ({ isLit, isYes }) =>
       (isLit('stability') || isLit('steering')) &&
@@ -131,7 +131,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'handbook',
-    title: 'Look the light up in the handbook',
+    title: 'Look the light up in the {handbook}',
     why: 'It is in the glove box and was written for this car.',
     minutes: 3,
     when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),

@@ -85,7 +85,7 @@ export function socketCoverage(vehicle: Vehicle): Coverage {
   return judged(
     year,
     row,
-    `${MARKETS[market]}, ${fuel === 'diesel' ? 'diesel' : 'petrol'}: required from about ${row.required}`,
+    `${MARKETS[market]}, ${fuel === 'diesel' ? 'diesel' : '{petrol}'}: required from about ${row.required}`,
     LOOK,
   );
 }

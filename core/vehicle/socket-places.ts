@@ -20,7 +20,7 @@ const IN_A_CAR: readonly SocketPlace[] = [
   {
     at: 'under-column',
     title: 'Under the dash, at the steering column',
-    hint: 'Kneel and look up with a torch (flashlight). By far the commonest place.',
+    hint: 'Kneel and look up with a {torch}. By far the commonest place.',
   },
   {
     at: 'beside-column',
@@ -29,7 +29,7 @@ const IN_A_CAR: readonly SocketPlace[] = [
   },
   {
     at: 'console',
-    title: 'At the side of the centre console, by the knee',
+    title: 'At the side of the {centre} console, by the knee',
     hint: 'Feel along the carpet edge on the driver’s side.',
   },
   {
@@ -40,7 +40,7 @@ const IN_A_CAR: readonly SocketPlace[] = [
   {
     at: 'glove-box',
     title: 'In or under the glove box',
-    hint: 'Rare; some older rules allowed about a metre from the driver.',
+    hint: 'Rare; some older rules allowed about a {metre} from the driver.',
   },
 ];
 

@@ -27,7 +27,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
       mayMean: [
         'Many cars before about 2005 do not.',
         'A reading that was cut short may not have come that far.',
-        'Compare the plate, the papers and the number behind the windscreen instead.',
+        'Compare the plate, the papers and the number behind the {windscreen} instead.',
       ],
     };
   }
@@ -50,7 +50,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
       verdict: 'not-on-file',
       differsAt: [],
       sentence: 'No number is on file to compare with.',
-      mayMean: ['Compare it with the papers and the number behind the windscreen, then put it on file.'],
+      mayMean: ['Compare it with the papers and the number behind the {windscreen}, then put it on file.'],
     };
   }
   if (filed === read.vin) {

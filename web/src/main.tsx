@@ -8,14 +8,18 @@ import { Lost } from './shell/lost.tsx';
 import { Toasts } from './shell/toasts.tsx';
 import { later } from './ui/later.ts';
 import { warmCore } from './workers/core-client.ts';
+import { ownerOf } from '@pincer/core/case';
 import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
 import { beginSession } from './store/session.ts';
 import { createStore } from './store/create-store.ts';
+import { settingsSlice } from './store/settings-slice.ts';
 import './styles.css';
 
 const ports = browserPorts();
 const store = createStore(ports);
+// Until something else was chosen and stored: as is customary where the browser's language is spoken.
+store.dispatch(settingsSlice.actions.ownerSet(ownerOf(navigator.language)));
 beginSession(store, ports);
 void store.dispatch(load());
 

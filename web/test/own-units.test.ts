@@ -1,5 +1,5 @@
 import { distance, figure, percent, weight } from '../src/ui/format.ts';
-import { ownUnit } from '../src/ui/own-units.ts';
+import { ownUnit } from '@pincer/core/words';
 
 describe('the owner’s units', () => {
   test.each([

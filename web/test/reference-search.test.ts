@@ -1,6 +1,7 @@
 import { searchReference } from '../src/workers/search.ts';
 
-const first = (text: string) => searchReference(text, 8);
+const OWNER = { units: 'metric', words: 'british' } as const;
+const first = (text: string) => searchReference(text, 8, OWNER);
 
 describe('looking something up', () => {
   test.each([
@@ -36,7 +37,7 @@ describe('looking something up', () => {
   });
 
   test('every hit leads somewhere, and no more come than were asked for', () => {
-    const hits = searchReference('sensor', 25);
+    const hits = searchReference('sensor', 25, OWNER);
     expect(hits).toHaveLength(25);
     expect(hits.every((h) => /^\/(codes\/[PCBU]|words#)/.test(h.to) && h.title !== '')).toBe(true);
   });

@@ -22,7 +22,7 @@ export const EXHAUST_PARTS = {
   'reductant-pressure': part('reductant pressure', 'reductant pressure', 'nox', 'The pump must hold it, or too little is sprayed.'),
   'reductant-pressure-sensor': part('reductant pressure sensor', 'reductant pressure sensor', 'nox', 'It measures the pressure in the reductant’s line.'),
   'reductant-level-sensor': part('reductant level sensor', 'reductant level sensor', 'nox', 'It tells how much reductant is left.'),
-  'reductant-tank-sensor': part('reductant tank temperature sensor', 'reductant tank temperature sensor; reductant tank sensor', 'nox', 'It tells whether the reductant is frozen, which happens at −11 °C (12 °F).'),
+  'reductant-tank-sensor': part('reductant tank temperature sensor', 'reductant tank temperature sensor; reductant tank sensor', 'nox', 'It tells whether the reductant is frozen, which happens at {−11 °C}.'),
   'reductant-temperature-sensor': part('reductant temperature sensor', 'reductant temperature sensor; reductant heat sensor', 'nox', 'It measures how warm the reductant is.'),
   'reductant-injector': part('reductant injector', 'reductant injector', 'nox', 'It sprays reductant into the exhaust; crystals clog it.'),
   'reductant-pump': part('reductant pump', 'reductant pump', 'nox', 'It brings the reductant to the exhaust.'),

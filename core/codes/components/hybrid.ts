@@ -3,9 +3,9 @@ import { part, type Component } from '../part.ts';
 /** Hybrid and electric drive. */
 export const HYBRID_PARTS = {
   'traction-battery': part('Hybrid/EV battery', 'hybrid battery pack; traction battery', 'hybrid', 'The high-voltage battery that drives the car. It can kill; only qualified people may open it.'),
-  'traction-battery-fan': part('Hybrid/EV battery fan', 'hybrid battery pack cooling fan; traction battery fan', 'hybrid', 'It cools the big battery; a blocked grille in the cabin starves it.'),
-  'traction-battery-sensor': part('Hybrid/EV battery temperature sensor', 'hybrid battery temperature sensor; traction battery heat sensor', 'hybrid', 'It measures how warm the big battery is.'),
-  'traction-battery-current': part('Hybrid/EV battery current sensor', 'hybrid battery pack current sensor; traction battery current', 'hybrid', 'It measures what flows in and out of the big battery.'),
+  'traction-battery-fan': part('Hybrid/EV battery fan', 'hybrid battery pack cooling fan; traction battery fan', 'hybrid', 'It cools the high-voltage battery; a blocked grille in the cabin starves it.'),
+  'traction-battery-sensor': part('Hybrid/EV battery temperature sensor', 'hybrid battery temperature sensor; traction battery heat sensor', 'hybrid', 'It measures how warm the high-voltage battery is.'),
+  'traction-battery-current': part('Hybrid/EV battery current sensor', 'hybrid battery pack current sensor; traction battery current', 'hybrid', 'It measures what flows in and out of the high-voltage battery.'),
   'battery-cut-off': part('Hybrid/EV battery power-off', 'battery power off circuit; battery cut-off', 'hybrid', 'It disconnects the high-voltage battery.'),
   'high-voltage-contactor': part('Hybrid/EV battery contactor', 'hybrid battery contactor; contactor', 'hybrid', 'A heavy relay that connects the battery to the drive. Stuck closed, high voltage stays on although the car is off.'),
   'high-voltage-fuse': part('high-voltage fuse', 'high voltage fuse', 'hybrid', 'It blows when too much current flows; qualified people must find out why first.'),

@@ -56,7 +56,7 @@ export const SAW: Readonly<Record<string, string>> = {
   'hydrocarbon-trap:efficiency': 'too much unburnt fuel behind it while the engine was cold',
   'evap:leak-large': 'that no pressure or vacuum could be built up in the fuel tank during its leak test',
   'evap:leak-small':
-    'the pressure in the fuel tank changing too fast during its leak test, as through a 1 mm hole',
+    'the pressure in the fuel tank changing too fast during its leak test, as through a {1 mm} hole',
   'fuel-water:active': 'water at the bottom of the fuel filter',
   'fuel-composition-sensor:performance': 'that the fuel is not the blend it expects',
   'engine-speed:over-limit': 'a speed above its limit',

@@ -24,12 +24,12 @@ export const AIR_CAUSES: readonly Cause[] = [
     id: 'intake-gasket', title: 'Intake manifold gasket leaks', system: 'air', scope: 'engine', prior: 0.012,
     priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
     effects: { ...LEAK_EFFECTS, 'sign:cold': 0.45, 'frame:cold': 0.5, 'sign:hiss': 0.3 },
-    repair: { ...seal('Fit new intake manifold gaskets', 25, 150, ['Photograph every connector and hose before you take one off.', 'Stuff rags into the open ports: nothing may fall in.', 'Clean both faces, fit new gaskets, and tighten the screws crosswise in two steps to the workshop manual’s torque.']), tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque', 'vacuum-hose'] },
+    repair: { ...seal('Fit new intake manifold gaskets', 25, 150, ['Photograph every connector and hose before you take one off.', 'Stuff rags into the open ports: nothing may fall in.', 'Clean both faces, fit new gaskets, and tighten the screws crosswise in two steps to the {workshop manual}’s torque.']), tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque', 'vacuum-hose'] },
   },
   {
     id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
     effects: { 'sign:hard-pedal': 0.5, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
-    repair: { ...seal('Have the brake booster checked', 140, 120, ['A hiss at the pedal that changes when you press it comes from the booster.', 'Your brakes are at stake: leave the booster to a workshop. Do not drive with a hard pedal.']), isLicensed: true },
+    repair: { ...seal('Have the brake booster checked', 140, 120, ['A hiss at the pedal that changes when you press it comes from the booster.', 'Your brakes are at stake: leave the booster to a {workshop}. Do not drive with a hard pedal.']), isLicensed: true },
   },
   {
     id: 'breather-stuck', title: 'Crankcase breather valve stuck open', system: 'air', scope: 'engine', prior: 0.012,
@@ -80,7 +80,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   {
     id: 'iat-failed', title: 'Intake air temperature sensor or its wiring faulty', system: 'air', scope: 'engine', prior: 0.008,
     effects: { 'reading:coolant-soak': 0.25, 'reading:intake-soak': 0.35, 'code:intake-temperature': 0.95, 'reading:intake-temperature-rail': 0.8, 'sign:hard-start': 0.2, 'sign:thirsty': 0.3 },
-    repair: seal('Fit a new intake temperature sensor', 18, 15, ['Measure the old one first: 2 to 3 kΩ at 20 °C is normal.', 'Fit the new one hand-tight and connect it.']),
+    repair: seal('Fit a new intake temperature sensor', 18, 15, ['Measure the old one first: 2 to 3 kΩ at {20 °C} is normal.', 'Fit the new one hand-tight and connect it.']),
   },
   {
     id: 'throttle-dirty', title: 'Throttle body dirty', system: 'air', scope: 'engine', prior: 0.02, fuels: ['petrol', 'hybrid', 'lpg', 'unknown'],

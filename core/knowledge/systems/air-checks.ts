@@ -16,7 +16,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'maf-rev', title: 'Read air flow at idle and at 2,500 rpm', scope: 'engine', system: 'air', minutes: 6, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
-    how: 'Warm engine, in neutral. Note the air flow at idle and at 2,500 rpm. At warm idle about 1 to 2 g/s per litre of engine size; three to four times that at 2,500 rpm.',
+    how: 'Warm engine, in neutral. Note the air flow at idle and at 2,500 rpm. At warm idle about 1 to 2 g/s per {litre} of engine size; three to four times that at 2,500 rpm.',
     outcomes: [found('fits', 'Both fit', 'The sensor measures well.'), found('low', 'Low at both', 'The sensor is dirty, or air gets in after it.'), found('none', 'None', 'There is no signal: connector, wiring or sensor.')],
     otherwise: [0.93, 0.05, 0.02],
     given: { 'maf-dirty': [0.2, 0.78, 0.02], 'maf-failed': [0.1, 0.35, 0.55], 'maf-unplugged': [0.02, 0.03, 0.95], 'maf-wiring': [0.05, 0.1, 0.85], 'intake-hose-split': [0.35, 0.63, 0.02], 'vacuum-hose-off': [0.5, 0.48, 0.02], 'intake-gasket': [0.55, 0.43, 0.02] },
@@ -82,8 +82,8 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'map-key-on', title: 'Manifold pressure with the key on, engine off', scope: 'engine', system: 'air', minutes: 3, cost: 0, tools: [], cautions: [],
-    how: 'It must equal atmospheric pressure: about 101 kPa at sea level, 1.2 kPa less for each 100 m of altitude.',
-    outcomes: [found('equal', 'Equal within 4 kPa', 'The sensor reads true at rest.'), found('off', 'Off by more', 'The sensor, its hose or its supply is at fault.')],
+    how: 'It must equal atmospheric pressure: about {101 kPa} at sea level, {1.2 kPa} less for each {100 m} of altitude.',
+    outcomes: [found('equal', 'Equal within {4 kPa}', 'The sensor reads true at rest.'), found('off', 'Off by more', 'The sensor, its hose or its supply is at fault.')],
     otherwise: [0.97, 0.03], given: { 'map-failed': [0.3, 0.7] },
   },
   {
@@ -94,7 +94,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'iat-ohms', title: 'Measure the intake air temperature sensor', scope: 'engine', system: 'air', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['cold-engine'],
-    how: 'Unplug it: 2 to 3 kΩ at 20 °C is normal, less when warmer. Warm it in your hand: the value must fall.',
+    how: 'Unplug it: 2 to 3 kΩ at {20 °C} is normal, less when warmer. Warm it in your hand: the value must fall.',
     outcomes: [found('right', 'Right, and it falls', 'The sensor is sound: check its connector and wiring.'), found('open', 'Open or far off', 'The sensor has failed.')],
     otherwise: [0.97, 0.03], given: { 'iat-failed': [0.3, 0.7] },
   },

@@ -5,7 +5,7 @@ import { cause, fix, licensed } from './shared.ts';
 export const AIR_PATH_CAUSES: readonly Cause[] = [
   cause('air-pressure-sensor', 'Barometric pressure sensor (in or at the control unit) faulty', 'air', 0.003,
     { 'reading:pressure-off': 0.75, 'code:air-pressure': 0.88, 'before:altitude': 0.15, 'sign:weak': 0.15 },
-    fix('Replace the barometric pressure sensor', 60, 40, ['battery'], ['Compare it with the weather report, less 1.2 kPa for each 100 m of altitude: if they agree, the sensor is sound.', 'In many cars it sits in the control unit: have that tested first.'])),
+    fix('Replace the barometric pressure sensor', 60, 40, ['battery'], ['Compare it with the weather report, less {1.2 kPa} for each {100 m} of altitude: if they agree, the sensor is sound.', 'In many cars it sits in the control unit: have that tested first.'])),
   cause('vacuum-tank', 'Vacuum reservoir leaking, or its sensor faulty', 'air', 0.003,
     { 'code:air-pressure': 0.6, 'code:boost-low': 0.1, 'code:runner': 0.15, 'sign:hiss': 0.4 },
     fix('Seal the vacuum reservoir and its hoses', 20, 50, ['cold-engine', 'vacuum-hose'], ['Pump it up with a hand pump and see which hose loses the vacuum.', 'Fit new hoses, and a new reservoir if it is cracked.'])),
@@ -35,5 +35,5 @@ export const AIR_PATH_CAUSES: readonly Cause[] = [
     licensed('Have the engine tested', 0, 90, ['cold-engine'], ['A compression and a leak-down test show how worn it is.', 'Then compare the cost of a repair with what the car is worth.']), { priorFactors: [{ when: { kind: 'distance-over', km: 200_000 }, factor: 2 }] }),
   cause('turbo-speed-sensor', 'Turbocharger speed sensor or its wiring', 'air', 0.002,
     { 'code:turbo-speed': 0.9, 'sign:limp': 0.2 },
-    fix('Replace the turbocharger speed sensor', 60, 60, ['cold-engine'], ['Its wire runs past the hottest place: look for melted insulation.', 'Fit the new one and tighten it to the workshop manual’s torque.'])),
+    fix('Replace the turbocharger speed sensor', 60, 60, ['cold-engine'], ['Its wire runs past the hottest place: look for melted insulation.', 'Fit the new one and tighten it to the {workshop manual}’s torque.'])),
 ];

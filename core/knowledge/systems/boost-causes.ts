@@ -8,7 +8,7 @@ export const BOOST_CAUSES: readonly Cause[] = [
     fix('Fit a new charge air hose', 38, 50, ['cold-engine', 'moving-parts'], ['Follow both pipes from the turbocharger to the cooler to the intake; oil mist shows the place.', 'Take the clamps and the hose off, clean and dry the faces, and fit the new hose up to its mark.', 'Tighten the clamps, listen with the engine running, then drive briefly under load.']), { priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.5 }, { when: { kind: 'fuel', fuel: 'diesel' }, factor: 1.6 }] }),
   cause('charge-cooler', 'Charge air cooler leaks', 'air', 0.005,
     { 'reading:air-flow-high': 0.5, 'reading:boost-low': 0.8, 'code:boost-low': 0.8, 'code:air-flow-range': 0.3, 'sign:hiss': 0.5, 'sign:weak': 0.7, 'sign:uphill': 0.6, 'frame:load': 0.75 },
-    fix('Fit a new charge air cooler', 140, 180, ['cold-engine', 'jacking'], ['Take the bumper or grille off as the workshop manual says.', 'Take hoses and cooler off, compare the parts, and fit new seals.', 'Run the engine, put soapy water on the joints and look for bubbles.'])),
+    fix('Fit a new charge air cooler', 140, 180, ['cold-engine', 'jacking'], ['Take the bumper or grille off as the {workshop manual} says.', 'Take hoses and cooler off, compare the parts, and fit new seals.', 'Run the engine, put soapy water on the joints and look for bubbles.'])),
   cause('vacuum-boost', 'Vacuum hose of the boost control off or split', 'air', 0.008,
     { 'reading:boost-low': 0.7, 'reading:boost-high': 0.15, 'code:boost-low': 0.7, 'code:boost-high': 0.2, 'sign:weak': 0.65, 'sign:limp': 0.35, 'sign:hiss': 0.15, 'frame:load': 0.7 },
     fix('Replace the vacuum hose', 6, 30, ['cold-engine', 'vacuum-hose'], ['Check every end and every bend from pump to valve to actuator.', 'Cut off the hard end or replace the hose.'])),
@@ -32,5 +32,5 @@ export const BOOST_CAUSES: readonly Cause[] = [
     fix('Free or replace the intake runner flaps', 70, 150, ['cold-engine', 'vacuum-hose'], ['Look at the lever first: if it came off its ball, that takes a minute.', 'Otherwise the manifold comes off: use new gaskets, and let nothing fall in.'])),
   cause('runner-motor', 'Intake runner actuator failed', 'air', 0.005,
     { 'code:runner': 0.85, 'sign:weak': 0.2 },
-    fix('Fit a new actuator', 65, 50, ['cold-engine'], ['If the lever moves freely by hand, the actuator has failed.', 'Fit the new one, then let the car relearn its end stops as the workshop manual says.'])),
+    fix('Fit a new actuator', 65, 50, ['cold-engine'], ['If the lever moves freely by hand, the actuator has failed.', 'Fit the new one, then let the car relearn its end stops as the {workshop manual} says.'])),
 ];

@@ -15,7 +15,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'brake-pads', title: 'Brake pads worn to their sensor', system: 'brakes', scope: 'engine', prior: 0.01,
     effects: { 'lamp:brakes': 0.5, 'sign:grinds': 0.6, 'sign:pulls-aside': 0.15 },
-    repair: { title: 'Have the pads of that axle replaced', parts: 50, ownerMinutes: 120, shopMinutes: 70, tools: ['hand-tools', 'torque-wrench'], cautions: ['brakes', 'jacking', 'torque'], steps: ['Both sides of an axle are always done together.', 'If you have never done it, have it done by a qualified workshop.'], isLicensed: true },
+    repair: { title: 'Have the pads of that axle replaced', parts: 50, ownerMinutes: 120, shopMinutes: 70, tools: ['hand-tools', 'torque-wrench'], cautions: ['brakes', 'jacking', 'torque'], steps: ['Both sides of an axle are always done together.', 'If you have never done it, have it done by a qualified {workshop}.'], isLicensed: true },
   },
   {
     id: 'wheel-speed-sensor', title: 'Wheel speed sensor, its tone ring or its wiring', system: 'brakes', scope: 'engine', prior: 0.016,
@@ -26,47 +26,47 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'steering-angle', title: 'Steering angle sensor not recalibrated after battery or wheel-alignment work', system: 'brakes', scope: 'engine', prior: 0.006, isPassing: true,
     effects: { 'code:steering-angle': 0.85, 'lamp:stability': 0.7, 'lamp:steering': 0.2, 'before:battery': 0.6, 'before:worked-on': 0.5, 'before:kerb': 0.2 },
-    repair: { title: 'Recalibrate the steering angle', parts: 0, ownerMinutes: 10, shopMinutes: 30, tools: [], cautions: ['driving'], steps: ['Ignition on: turn the wheel fully left, fully right and straight, then drive a short way straight ahead. The handbook has the order for this car.', 'If the light stays on, the stability control unit has to be read.'] },
+    repair: { title: 'Recalibrate the steering angle', parts: 0, ownerMinutes: 10, shopMinutes: 30, tools: [], cautions: ['driving'], steps: ['Ignition on: turn the wheel fully left, fully right and straight, then drive a short way straight ahead. The {handbook} has the order for this car.', 'If the light stays on, the stability control unit has to be read.'] },
   },
   {
-    id: 'tyre-soft', title: 'A tyre loses air', system: 'steering', scope: 'engine', prior: 0.03,
+    id: 'tyre-soft', title: 'A {tyre} loses air', system: 'steering', scope: 'engine', prior: 0.03,
     effects: { 'lamp:tyre': 0.93, 'sign:pulls-aside': 0.35, 'before:kerb': 0.2 },
-    repair: { title: 'Find the hole, set the pressures', parts: 15, ownerMinutes: 40, shopMinutes: 25, tools: ['tyre-gauge'], cautions: ['jacking'], steps: ['Set all four cold, and the spare too, to the plate in the door.', 'Put soapy water on valve and tread and look for bubbles. A side wall is never repaired.', 'Then store the new pressures as the handbook says.'] },
+    repair: { title: 'Find the hole, set the pressures', parts: 15, ownerMinutes: 40, shopMinutes: 25, tools: ['tyre-gauge'], cautions: ['jacking'], steps: ['Set all four cold, and the spare too, to the plate in the door.', 'Put soapy water on valve and tread and look for bubbles. A side wall is never repaired.', 'Then store the new pressures as the {handbook} says.'] },
   },
   {
-    id: 'tyre-not-taught', title: 'Tyre pressures corrected but the system not reset, or a sensor battery flat', system: 'steering', scope: 'engine', prior: 0.012, isPassing: true,
+    id: 'tyre-not-taught', title: '{Tyre} pressures corrected but the system not reset, or a sensor battery flat', system: 'steering', scope: 'engine', prior: 0.012, isPassing: true,
     effects: { 'lamp:tyre': 0.8, 'before:worked-on': 0.35 },
-    repair: { title: 'Reset the tyre pressure system', parts: 0, ownerMinutes: 8, shopMinutes: 15, tools: ['tyre-gauge'], cautions: [], steps: ['Set all four cold.', 'Use the menu or button as the handbook says. A light that blinks first and then stays on means that a sensor’s battery is flat.'] },
+    repair: { title: 'Reset the {tyre} pressure system', parts: 0, ownerMinutes: 8, shopMinutes: 15, tools: ['tyre-gauge'], cautions: [], steps: ['Set all four cold.', 'Use the menu or button as the {handbook} says. A light that blinks first and then stays on means that a sensor’s battery is flat.'] },
   },
   {
     id: 'steering-assist', title: 'Power steering: fluid, fuse or motor', system: 'steering', scope: 'engine', prior: 0.006,
     effects: { 'lamp:steering': 0.85, 'sign:heavy-steering': 0.7, 'sign:squeals': 0.1 },
-    repair: { title: 'Have the steering checked', parts: 200, ownerMinutes: 180, shopMinutes: 120, tools: ['hand-tools'], cautions: ['steering'], steps: ['Check fluid level and fuse; anything more is work for a qualified workshop.'], isLicensed: true },
+    repair: { title: 'Have the steering checked', parts: 200, ownerMinutes: 180, shopMinutes: 120, tools: ['hand-tools'], cautions: ['steering'], steps: ['Check fluid level and fuse; anything more is work for a qualified {workshop}.'], isLicensed: true },
   },
   {
     id: 'airbag-plug', title: 'Airbag connector under a seat, or the clock spring', system: 'safety', scope: 'engine', prior: 0.012,
     effects: { 'code:restraints': 0.9, 'lamp:airbag': 0.9, 'before:worked-on': 0.25, 'before:unplugged': 0.15 },
-    repair: { title: 'Have the airbag circuit read and repaired', parts: 40, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Do not unplug or measure anything yellow.', 'Tell the workshop whether a seat was moved, cleaned or taken out.'], isLicensed: true },
+    repair: { title: 'Have the airbag circuit read and repaired', parts: 40, ownerMinutes: 60, shopMinutes: 60, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Do not unplug or measure anything yellow.', 'Tell the {workshop} whether a seat was moved, cleaned or taken out.'], isLicensed: true },
   },
   {
     id: 'belt-buckle', title: 'Belt buckle or seat switch', system: 'safety', scope: 'engine', prior: 0.006,
     effects: { 'code:restraints': 0.8, 'lamp:airbag': 0.75 },
-    repair: { title: 'Have the buckle read and replaced', parts: 70, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Look for a cable or bottle under the seat and take it out.', 'The rest is work for a qualified workshop: buckles may have a pretensioner.'], isLicensed: true },
+    repair: { title: 'Have the buckle read and replaced', parts: 70, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['airbag'], steps: ['Look for a cable or bottle under the seat and take it out.', 'The rest is work for a qualified {workshop}: buckles may have a pretensioner.'], isLicensed: true },
   },
   {
     id: 'isolation-fault', title: 'High-voltage insulation fault or battery', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.012,
     effects: { 'code:high-voltage': 0.9, 'lamp:high-voltage': 0.95, 'sign:limp': 0.5, 'sign:no-start': 0.3 },
-    repair: { title: 'Have the high-voltage system checked', parts: 400, ownerMinutes: 240, shopMinutes: 180, tools: ['hand-tools'], cautions: ['high-voltage'], steps: ['Park it outside, away from others, and call a workshop qualified for high voltage.'], isLicensed: true },
+    repair: { title: 'Have the high-voltage system checked', parts: 400, ownerMinutes: 240, shopMinutes: 180, tools: ['hand-tools'], cautions: ['high-voltage'], steps: ['Park it outside, away from others, and call a {workshop} qualified for high voltage.'], isLicensed: true },
   },
   {
     id: 'low-12v-hybrid', title: '12-volt battery of the hybrid or electric car weak', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.02,
     effects: { 'code:high-voltage': 0.2, 'code:supply-voltage': 0.5, 'code:unit-silent': 0.4, 'lamp:high-voltage': 0.5, 'lamp:stability': 0.3, 'lamp:steering': 0.2, 'sign:no-start': 0.6, 'reading:battery-low': 0.8, 'before:long-stand': 0.5 },
-    repair: { title: 'Charge or replace the 12-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: ['Work on the 12-volt battery only, as the handbook shows; touch nothing orange.', 'Take the negative cable off first and put it on last.'] },
+    repair: { title: 'Charge or replace the 12-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: ['Work on the 12-volt battery only, as the {handbook} shows; touch nothing orange.', 'Take the negative cable off first and put it on last.'] },
   },
   {
     id: 'gearbox-fluid', title: 'Transmission fluid low or deteriorated', system: 'gearbox', scope: 'engine', prior: 0.008,
     effects: { 'code:gearbox': 0.3, 'code:gearbox-asks': 0.5, 'lamp:gearbox': 0.6, 'sign:slips': 0.7, 'sign:limp': 0.3, 'before:towing': 0.3, 'sign:burnt-smell': 0.25 },
-    repair: { title: 'Check and replace the transmission fluid', parts: 90, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'torque-wrench'], cautions: ['jacking', 'cold-engine'], steps: ['Check level and temperature as the workshop manual says; many transmissions have no dipstick.', 'Use only the fluid that it names.'] },
+    repair: { title: 'Check and replace the transmission fluid', parts: 90, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'torque-wrench'], cautions: ['jacking', 'cold-engine'], steps: ['Check level and temperature as the {workshop manual} says; many transmissions have no dipstick.', 'Use only the fluid that it names.'] },
   },
   {
     id: 'gearbox-electrics', title: 'Transmission connector, solenoid or speed sensor', system: 'gearbox', scope: 'engine', prior: 0.008,

@@ -10,8 +10,8 @@ export const COOLING_CHECKS: readonly Check[] = [
   },
   {
     id: 'warm-up', title: 'Time the warm-up', scope: 'engine', system: 'cooling', minutes: 15, needsDriving: true, cost: 0, tools: [], cautions: ['driving'],
-    how: 'Start cold and drive normally; a passenger notes the coolant temperature every two minutes. It should pass 80 °C within 10 to 15 minutes and stay there.',
-    outcomes: [found('reaches', 'Past 80 °C and stays', 'The thermostat works.'), found('cool', 'Stays below, or falls on the open road', 'The thermostat is stuck open.')],
+    how: 'Start cold and drive normally; a passenger notes the coolant temperature every two minutes. It should pass {80 °C} within 10 to 15 minutes and stay there.',
+    outcomes: [found('reaches', 'Past {80 °C} and stays', 'The thermostat works.'), found('cool', 'Stays below, or falls on the open road', 'The thermostat is stuck open.')],
     otherwise: [0.96, 0.04], given: { 'thermostat-open': [0.06, 0.94] },
   },
   {
@@ -34,8 +34,8 @@ export const COOLING_CHECKS: readonly Check[] = [
   },
   {
     id: 'coolant-gas', title: 'Test the coolant for exhaust gas', scope: 'engine', system: 'cooling', minutes: 15, cost: 12, tools: [], cautions: ['coolant', 'exhaust-gas'],
-    how: 'A test fluid held over the open tank, just after a cold start, changes colour when exhaust gas comes through. Follow the kit’s instructions; a workshop does it for little money.',
-    outcomes: [found('stays', 'Its colour stays', 'The gasket holds.'), found('changes', 'It changes', 'Combustion gas reaches the coolant.')],
+    how: 'A test fluid held over the open tank, just after a cold start, changes {colour} when exhaust gas comes through. Follow the kit’s instructions; a {workshop} does it for little money.',
+    outcomes: [found('stays', 'Its {colour} stays', 'The gasket holds.'), found('changes', 'It changes', 'Combustion gas reaches the coolant.')],
     otherwise: [0.98, 0.02], given: { 'head-gasket': [0.08, 0.92] },
   },
 ];

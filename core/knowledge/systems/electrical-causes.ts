@@ -20,10 +20,10 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
     repair: { title: 'Clean or replace the ground strap', parts: 9, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Take both ends off, scrape them to bright metal, and grease the joint.', 'Measure again while cranking: it must be under 0.2 V.'] },
   },
   {
-    id: 'drive-belt', title: 'Drive belt (serpentine/V-ribbed) slips or is worn', system: 'electrical', scope: 'engine', prior: 0.008,
+    id: 'drive-belt', title: 'Drive belt (serpentine, V-ribbed) slips or is worn', system: 'electrical', scope: 'engine', prior: 0.008,
     priorFactors: [{ when: { kind: 'distance-over', km: 90_000 }, factor: 1.5 }],
     effects: { 'sign:squeals': 0.8, 'lamp:charging': 0.3, 'reading:charging-low': 0.35, 'sign:burnt-smell': 0.25, 'gauge:lights-dim': 0.2, 'sign:heavy-steering': 0.15, 'sign:wet': 0.4 },
-    repair: { title: 'Fit a new V-ribbed belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: ['Draw the belt’s path before you take it off.', 'Turn the tensioner and the pulleys by hand: a rough one is the reason.', 'Set the new belt into every groove, start, look and listen.'] },
+    repair: { title: 'Fit a new drive belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: ['Draw the belt’s path before you take it off.', 'Turn the tensioner and the pulleys by hand: a rough one is the reason.', 'Set the new belt into every groove, start, look and listen.'] },
   },
   {
     id: 'starter', title: 'Starter, its relay or its cable faulty', system: 'electrical', scope: 'engine', prior: 0.008,
@@ -33,11 +33,11 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   {
     id: 'unit-supply', title: 'Fuse, connector or ground of one control unit', system: 'electrical', scope: 'engine', prior: 0.006,
     effects: { 'code:unit-silent': 0.92, 'before:worked-on': 0.25, 'before:unplugged': 0.2, 'before:washed': 0.15 },
-    repair: { title: 'Restore the control unit’s power supply', parts: 4, ownerMinutes: 45, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Check its fuse first: the handbook’s fuse page names it. A new one that blows at once means a short.', 'Look at its connector for water, corroded pins, or a catch that hangs.', 'Load the supply and ground at the connector with a test light: battery voltage, and less than 0.1 V lost.'] },
+    repair: { title: 'Restore the control unit’s power supply', parts: 4, ownerMinutes: 45, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Check its fuse first: the {handbook}’s fuse page names it. A new one that blows at once means a short.', 'Look at its connector for water, corroded pins, or a catch that hangs.', 'Load the supply and ground at the connector with a test light: battery voltage, and less than 0.1 V lost.'] },
   },
   {
     id: 'bus-wire', title: 'Data bus wiring chafed, shorted or wet', system: 'electrical', scope: 'engine', prior: 0.003,
     effects: { 'code:unit-silent': 0.85, ...nonsense(0.3), 'before:worked-on': 0.2, 'before:washed': 0.2, 'sign:no-start': 0.15 },
-    repair: { title: 'Find and repair the data bus wiring', parts: 10, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Look where the wiring bends: door, boot, engine, anything fitted later.', 'Twist the repaired wires as they were; solder and shrink them, with no screw clamps.'] },
+    repair: { title: 'Find and repair the data bus wiring', parts: 10, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Look where the wiring bends: door, {boot}, engine, anything fitted later.', 'Twist the repaired wires as they were; solder and shrink them, with no screw clamps.'] },
   },
 ];

@@ -34,7 +34,7 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
   },
   {
     id: 'unit-fuse', title: 'Check the fuse and the connector of the silent control unit', scope: 'engine', system: 'electrical', minutes: 15, cost: 0, tools: ['hand-tools'], cautions: ['battery'],
-    how: 'Ignition off: find its fuse on the handbook’s fuse page and hold it up to the light. Then look at its connector: it must be dry, tight and not corroded.',
+    how: 'Ignition off: find its fuse on the {handbook}’s fuse page and hold it up to the light. Then look at its connector: it must be dry, tight and not corroded.',
     outcomes: [found('sound', 'Sound, dry, tight', 'It has its supply.'), found('bad', 'Fuse blown, or connector wet or loose', 'That silences it.')],
     otherwise: [0.94, 0.06], given: { 'unit-supply': [0.15, 0.85] },
   },

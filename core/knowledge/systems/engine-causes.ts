@@ -9,7 +9,7 @@ export const ENGINE_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Have the timing checked and set', parts: 220, ownerMinutes: 480, shopMinutes: 360, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
       isLicensed: true,
-      steps: ['Do not drive: one more tooth can bend the valves.', 'Have a workshop check the marks before anything is turned.'],
+      steps: ['Do not drive: one more tooth can bend the valves.', 'Have a {workshop} check the marks before anything is turned.'],
     },
   },
   {
@@ -19,7 +19,7 @@ export const ENGINE_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Have cylinder {n} examined', parts: 300, ownerMinutes: 900, shopMinutes: 600, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine'],
       isLicensed: true,
-      steps: ['Repeat the compression test with a spoon of oil: better with oil means rings, the same means valves.', 'Ask two workshops for a price with these figures in hand.'],
+      steps: ['Repeat the compression test with a spoon of oil: better with oil means rings, the same means valves.', 'Ask two {workshops} for a price with these figures in hand.'],
     },
   },
 ];

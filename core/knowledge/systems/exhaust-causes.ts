@@ -10,7 +10,7 @@ export const EXHAUST_CAUSES: readonly Cause[] = [
   {
     id: 'oxygen-heater', title: 'Oxygen sensor heater broken', system: 'exhaust', scope: 'engine', prior: 0.025,
     effects: { 'code:oxygen-heater': 0.95, 'code:oxygen-front': 0.2, 'code:oxygen-rear': 0.1, 'sign:thirsty': 0.2 },
-    repair: { title: 'Fit a new oxygen sensor', parts: 65, ownerMinutes: 40, shopMinutes: 35, tools: ['hand-tools', 'multimeter'], cautions: ['cold-engine', 'jacking'], steps: ['Check the fuse of the heaters first.', 'The heater measures 2 to 20 Ω; if it is open, the sensor has failed.', 'Fit the one that the code names: count banks and sensors in the workshop manual.'] },
+    repair: { title: 'Fit a new oxygen sensor', parts: 65, ownerMinutes: 40, shopMinutes: 35, tools: ['hand-tools', 'multimeter'], cautions: ['cold-engine', 'jacking'], steps: ['Check the fuse of the heaters first.', 'The heater measures 2 to 20 Ω; if it is open, the sensor has failed.', 'Fit the one that the code names: count banks and sensors in the {workshop manual}.'] },
   },
   {
     id: 'oxygen-rear', title: 'Rear oxygen sensor aged', system: 'exhaust', scope: 'engine', prior: 0.012,

@@ -17,7 +17,7 @@ export const EXHAUST_CHECKS: readonly Check[] = [
   },
   {
     id: 'heater-ohms', title: 'Measure the oxygen sensor’s heater', scope: 'engine', system: 'exhaust', minutes: 12, cost: 0, tools: ['multimeter'], cautions: ['cold-engine', 'jacking'],
-    how: 'Unplug it and measure between the two wires of the same colour: 2 to 20 Ω is normal. Check its fuse too.',
+    how: 'Unplug it and measure between the two wires of the same {colour}: 2 to 20 Ω is normal. Check its fuse too.',
     outcomes: [found('whole', '2 to 20 Ω', 'Look at fuse and wiring.'), found('open', 'Open', 'The heater has failed: fit a new sensor.')],
     otherwise: [0.97, 0.03], given: { 'oxygen-heater': [0.25, 0.75] },
   },

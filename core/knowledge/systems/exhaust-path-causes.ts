@@ -20,5 +20,5 @@ export const EXHAUST_PATH_CAUSES: readonly Cause[] = [
     fix('Repair the oxygen sensor’s wiring', 8, 45, ['cold-engine', 'jacking'], ['Look where it runs over the transmission and the exhaust.', 'Crimp it, do not solder: the sensor breathes through its wire.'], ['hand-tools', 'multimeter'])),
   cause('oxygen-heater-fuse', 'Oxygen sensor heater fuse blown', 'exhaust', 0.005,
     { 'code:oxygen-heater': 0.85, 'code:oxygen-front': 0.2 },
-    fix('Replace the fuse and find what blew it', 2, 20, ['battery'], ['The handbook’s fuse page names it.', 'If it blows again, a heater or its wiring is shorted.'], [])),
+    fix('Replace the fuse and find what blew it', 2, 20, ['battery'], ['The {handbook}’s fuse page names it.', 'If it blows again, a heater or its wiring is shorted.'], [])),
 ];

@@ -6,7 +6,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
     id: 'injector-clogged', title: 'Injector {n} clogged', system: 'fuel', scope: 'cylinder', prior: 0.004, fuels: PETROL,
     priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.4 }],
     effects: { 'reading:misfire-same': 0.7, 'code:misfire-same': 0.8, 'code:misfire-several': 0.2, 'code:lean': 0.35, 'reading:lean-load': 0.3, 'sign:shakes': 0.65, 'sign:rough-idle': 0.6, 'sign:weak': 0.4, 'before:long-stand': 0.3, 'frame:load': 0.45, 'frame:cold': 0.35, 'frame:idle': 0.35 },
-    repair: { title: 'Clean or replace injector {n}', parts: 65, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Release the fuel pressure as the workshop manual says, and take the battery’s negative cable off.', 'Lift the rail, take the injector out, and fit both sealing rings new and oiled.', 'Switch the ignition on three times before you start, and look for drips before the covers go back.'] },
+    repair: { title: 'Clean or replace injector {n}', parts: 65, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Release the fuel pressure as the {workshop manual} says, and take the battery’s negative cable off.', 'Lift the rail, take the injector out, and fit both sealing rings new and oiled.', 'Switch the ignition on three times before you start, and look for drips before the covers go back.'] },
   },
   {
     id: 'injector-circuit', title: 'Wiring or connector of injector {n} faulty', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
@@ -16,7 +16,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,
     effects: { 'reading:catalyst-hot': 0.2, 'sign:egg-smell': 0.12, 'sign:no-start': 0.05, 'code:rich': 0.75, 'code:misfire-several': 0.25, 'reading:rich': 0.8, 'sign:fuel-wet': 0.12, 'sign:fuel-smell': 0.6, 'sign:hard-start': 0.5, 'sign:black-smoke': 0.45, 'sign:thirsty': 0.6, 'sign:warm': 0.3 },
-    repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Release the fuel pressure as the workshop manual says.', 'Port injection only, engine cold: lift the rail with every injector clipped or wired to it, over a catch pan, with no sparks near. Run the pump for two seconds and see which one drips. Otherwise have the injectors leak-tested.', 'Fit the new injector with new rings, prime, and look for drips.'] },
+    repair: { title: 'Find and replace the leaking injector', parts: 65, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'cold-engine', 'battery'], steps: ['Release the fuel pressure as the {workshop manual} says.', 'Port injection only, engine cold: lift the rail with every injector clipped or wired to it, over a catch pan, with no sparks near. Run the pump for two seconds and see which one drips. Otherwise have the injectors leak-tested.', 'Fit the new injector with new rings, prime, and look for drips.'] },
   },
   {
     id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
@@ -33,12 +33,12 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'regulator-leaking', title: 'Fuel pressure regulator leaks', system: 'fuel', scope: 'engine', prior: 0.005, fuels: PETROL,
     effects: { 'sign:egg-smell': 0.1, 'code:rich': 0.75, 'code:fuel-pressure': 0.25, 'reading:rich': 0.8, 'sign:fuel-wet': 0.1, 'sign:fuel-smell': 0.5, 'sign:black-smoke': 0.4, 'sign:hard-start': 0.4, 'sign:thirsty': 0.55 },
-    repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Petrol in its vacuum hose proves it.', 'Release the pressure, fit the new one with a new ring, prime, and look for drips.'] },
+    repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['{Petrol} in its vacuum hose proves it.', 'Release the pressure, fit the new one with a new ring, prime, and look for drips.'] },
   },
   {
     id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true,
     effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.35, 'sign:shakes': 0.4, 'sign:rough-idle': 0.5, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
-    repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a petrol car or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
+    repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a {petrol} car or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
   },
   {
     id: 'tank-low', title: 'Tank nearly empty, pump drew air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true,
@@ -59,6 +59,6 @@ export const FUEL_CAUSES: readonly Cause[] = [
     id: 'evap-hose', title: 'EVAP hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
     effects: { 'code:evap-leak': 0.92, 'sign:fuel-wet': 0.04, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Find and repair the vapour leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the filler neck to the canister and the engine.', 'A workshop’s smoke machine finds a pinhole in minutes.'] },
+    repair: { title: 'Find and repair the {vapour} leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the filler neck to the canister and the engine.', 'A {workshop}’s smoke machine finds a pinhole in minutes.'] },
   },
 ];

@@ -23,15 +23,15 @@ export const FUEL_CHECKS: readonly Check[] = [
   },
   {
     id: 'fuel-pressure', title: 'Measure fuel pressure at idle and while revving', scope: 'engine', system: 'fuel', minutes: 30, cost: 0, tools: ['fuel-gauge'], cautions: ['petrol', 'moving-parts', 'exhaust-gas'],
-    how: 'Low-pressure side only: fit the gauge to the test valve, or where the workshop manual says, never to a direct-injection rail, which holds up to 350 bar. Compare with the manual’s figure at idle, and check that it holds when you rev.',
+    how: 'Low-pressure side only: fit the gauge to the test valve, or where the {workshop manual} says, never to a direct-injection rail, which holds up to {350 bar}. Compare with the manual’s figure at idle, and check that it holds when you rev.',
     outcomes: [found('holds', 'Right, and it holds', 'Pump, filter and regulator do their work.'), found('low', 'Low, or falls when revved', 'The filter or the pump is weak.'), found('high', 'High', 'The regulator or the return line is at fault.'), found('bleeds', 'Falls fast after switching off', 'An injector or the regulator leaks.')],
     otherwise: [0.9, 0.04, 0.03, 0.03],
     given: { 'fuel-filter': [0.12, 0.84, 0.02, 0.02], 'fuel-pump-weak': [0.08, 0.85, 0.01, 0.06], 'regulator-leaking': [0.1, 0.1, 0.35, 0.45], 'injector-leaking': [0.2, 0.05, 0.02, 0.73] },
   },
   {
-    id: 'regulator-hose', title: 'Look for petrol in the regulator’s vacuum hose', scope: 'engine', system: 'fuel', minutes: 5, cost: 0, tools: [], cautions: ['petrol'],
-    how: 'Engine off and cool: pull the hose off and look or smell for petrol in it. Many newer cars have no such hose.',
-    outcomes: [found('dry', 'Dry', 'The diaphragm is tight.'), found('wet', 'Petrol', 'The diaphragm is torn.')],
+    id: 'regulator-hose', title: 'Look for {petrol} in the regulator’s vacuum hose', scope: 'engine', system: 'fuel', minutes: 5, cost: 0, tools: [], cautions: ['petrol'],
+    how: 'Engine off and cool: pull the hose off and look or smell for {petrol} in it. Many newer cars have no such hose.',
+    outcomes: [found('dry', 'Dry', 'The diaphragm is tight.'), found('wet', '{Petrol}', 'The diaphragm is torn.')],
     otherwise: [0.98, 0.02], given: { 'regulator-leaking': [0.35, 0.65] },
   },
   {

@@ -12,7 +12,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
   },
   {
     id: 'boot-look', title: 'Pull coil {n} and look at its boot', scope: 'cylinder', system: 'ignition', minutes: 12, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension'],
-    how: 'Engine cold, ignition off: pull the coil. Look for a hairline crack, a white or burnt track, or a light grey line down the spark plug’s insulator.',
+    how: 'Engine cold, ignition off: pull the coil. Look for a hairline crack, a white or burnt track, or a light {grey} line down the spark plug’s insulator.',
     outcomes: [found('sound', 'Clean, no track', 'A crack that can be seen is ruled out, a fine one is not.'), found('track', 'Crack or burnt track', 'The spark jumps through the boot instead of the spark plug.'), found('wet', 'Water or oil in the well', 'Dry it, and find where it comes from.')],
     otherwise: [0.93, 0.03, 0.04],
     given: { 'coil-boot': [0.25, 0.7, 0.05], coil: [0.88, 0.08, 0.04], plug: [0.85, 0.1, 0.05], 'plug-well-water': [0.15, 0.05, 0.8] },
@@ -25,7 +25,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
   },
   {
     id: 'plug-look', title: 'Take spark plug {n} out and inspect it', scope: 'cylinder', system: 'ignition', minutes: 25, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque'],
-    how: 'Engine cold: blow the well clean, take the spark plug out, and compare it with its neighbour: gap, colour, cracks, oil, fuel.',
+    how: 'Engine cold: blow the well clean, take the spark plug out, and compare it with its neighbour: gap, {colour}, cracks, oil, fuel.',
     outcomes: [found('sound', 'Like its neighbour, gap right', 'The spark plug is not the cause.'), found('worn', 'Wide gap, cracked or fouled', 'The spark plug may be the cause: a new set is cheap.'), found('wet-fuel', 'Wet with fuel', 'Fuel came, the spark did not.'), found('oily', 'Oily', 'Oil comes past rings or valve guides.')],
     otherwise: [0.72, 0.13, 0.1, 0.05],
     given: { plug: [0.12, 0.75, 0.1, 0.03], 'plugs-overdue': [0.1, 0.85, 0.03, 0.02], coil: [0.45, 0.1, 0.42, 0.03], 'coil-boot': [0.5, 0.15, 0.32, 0.03], compression: [0.45, 0.1, 0.15, 0.3], 'injector-clogged': [0.85, 0.1, 0.01, 0.04] },
@@ -56,7 +56,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
   },
   {
     id: 'coil-ohms', title: 'Measure the primary side of coil {n}', scope: 'cylinder', system: 'ignition', minutes: 10, cost: 0, tools: ['multimeter'], cautions: ['high-tension'],
-    how: 'Unplug it. Two-pin coils measure 0.4 to 2 Ω between the pins at 20 °C, and like the others. Coils with three or four pins have electronics inside and cannot be judged this way.',
+    how: 'Unplug it. Two-pin coils measure 0.4 to 2 Ω between the pins at {20 °C}, and like the others. Coils with three or four pins have electronics inside and cannot be judged this way.',
     outcomes: [found('like', 'Like the others', 'The primary winding is sound.'), found('differs', 'Open, or differs', 'The winding is broken or shorted.')],
     otherwise: [0.96, 0.04], given: { coil: [0.65, 0.35] },
   },

@@ -10,7 +10,7 @@ export const OIL_CHECKS: readonly Check[] = [
   },
   {
     id: 'oil-pressure', title: 'Have the oil pressure measured at the switch’s thread', scope: 'engine', system: 'oil', minutes: 40, cost: 25, tools: ['hand-tools'], cautions: ['cold-engine'],
-    how: 'Fit a gauge in place of the switch: about 1 bar at warm idle and 3 to 5 bar at 3,000 rpm is normal; the workshop manual’s figure wins. A workshop does it in half an hour.',
+    how: 'Fit a gauge in place of the switch: about {1 bar} at warm idle and {3 to 5 bar} at 3,000 rpm is normal; the {workshop manual}’s figure wins. A {workshop} does it in half an hour.',
     outcomes: [found('right', 'As the manual says', 'The pressure is there: the switch or its wiring reads wrong.'), found('low', 'Too low', 'The pressure is really low.')],
     otherwise: [0.9, 0.1], given: { 'oil-pressure-switch': [0.98, 0.02], 'oil-pump-worn': [0.04, 0.96], 'oil-low': [0.4, 0.6] },
   },

@@ -58,7 +58,7 @@ export const AIR_RULES = [
     title: 'Manifold pressure equals atmospheric pressure (engine off)',
     states: ['key-on'],
     needs: ['manifold'],
-    expected: 'the day’s air pressure within 5 kPa; 101 kPa at the sea',
+    expected: 'the day’s air pressure within {5 kPa}; {101 kPa} at the sea',
     source: 'With the engine off the manifold is open to the air',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of, w) => {
@@ -66,7 +66,7 @@ export const AIR_RULES = [
       const p = of('manifold').mean;
       // Without a pressure of the day any place up to about 2,500 m is possible.
       const low = air === null ? 74 : air - 5;
-      const measured = `${fixed(p)} kPa, air ${air === null ? 'not measured' : `${fixed(air)} kPa`}`;
+      const measured = `{${fixed(p)} kPa}, air ${air === null ? 'not measured' : `${fixed(air)} kPa`}`;
       return within(p, low, (air ?? 101) + 5, measured);
     },
   }),
@@ -75,8 +75,8 @@ export const AIR_RULES = [
     title: 'Air pressure is possible',
     states: ANY,
     needs: ['airPressure'],
-    expected: '60 to 106 kPa, from 4,000 m to the sea',
-    source: '101 kPa at the sea, less about 1.2 for each 100 m',
+    expected: '{60 to 106 kPa}, from {4,000 m} to the sea',
+    source: '{101 kPa} at the sea, less about {1.2 kPa} for each {100 m}',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
       const p = of('airPressure').mean;
@@ -85,7 +85,7 @@ export const AIR_RULES = [
         p,
         60,
         106,
-        `${fixed(p)} kPa, as about ${height.toLocaleString('en-GB')} m above the sea`,
+        `{${fixed(p)} kPa}, as about {${height.toLocaleString('en-GB')} m} above the sea`,
       );
     },
   }),
@@ -95,9 +95,9 @@ export const AIR_RULES = [
     // Not evidence of a cause: a reading may have been taken far from there.
     states: ['key-on'],
     needs: ['airPressure'],
-    expected: 'what the height of the place where it is kept asks for, within 5 kPa',
+    expected: 'what the height of the place where it is kept asks for, within {5 kPa}',
     source:
-      'Standard atmosphere (ISO 2533): 101.3 kPa (1 − 2.2558e-5 h)^5.2559; weather moves it by 3 to 4 kPa',
+      'Standard atmosphere (ISO 2533): {101.3 kPa} (1 − 2.2558e-5 h)^5.2559; weather moves it by {3 to 4 kPa}',
     toJudge: 'Enter the height of the place where it is kept, on the vehicle’s page; read there.',
     judge: (of, w) => {
       const { heightM } = w.engine;
@@ -107,7 +107,7 @@ export const AIR_RULES = [
         p,
         asked - 5,
         asked + 5,
-        `${fixed(p)} kPa, at ${fixed(heightM)} m above the sea ${fixed(asked)} kPa`,
+        `{${fixed(p)} kPa}, at {${fixed(heightM)} m} above the sea {${fixed(asked)} kPa}`,
       );
     },
   }),
@@ -117,12 +117,12 @@ export const AIR_RULES = [
     states: ['idle-warm'],
     needs: ['manifold'],
     engines: 'petrol',
-    expected: '25 to 45 kPa, warm petrol engine',
-    source: 'Workshop practice; motorcycles up to 55',
+    expected: '{25 to 45 kPa}, warm {petrol} engine',
+    source: '{Workshop} practice; motorcycles up to {55 kPa}',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of, w) => {
       const p = of('manifold').mean;
-      return within(p, 18, w.engine.isMotorcycle ? 58 : 50, `${fixed(p)} kPa`);
+      return within(p, 18, w.engine.isMotorcycle ? 58 : 50, `{${fixed(p)} kPa}`);
     },
   }),
   rule({
@@ -131,7 +131,7 @@ export const AIR_RULES = [
     states: ['raised'],
     needs: ['manifold'],
     engines: 'petrol',
-    expected: 'under 42 kPa, holding speed in neutral',
+    expected: 'under {42 kPa}, holding speed in neutral',
     source:
       'Without load the throttle hardly opens, so pressure stays low; a blocked exhaust or a stuck sensor raises it',
     toJudge: 'Hold 2,500 rpm in neutral, warm.',
@@ -139,7 +139,7 @@ export const AIR_RULES = [
     judge: (of, w) =>
       (w.stats['engineSpeed']?.mean ?? 0) < 1_800
         ? null
-        : within(of('manifold').mean, 15, 42, `${fixed(of('manifold').mean)} kPa`),
+        : within(of('manifold').mean, 15, 42, `{${fixed(of('manifold').mean)} kPa}`),
   }),
   rule({
     id: 'manifold-follows',
@@ -155,7 +155,7 @@ export const AIR_RULES = [
       const [p, t] = [of('manifold'), of('throttle')];
       if (t.max - t.min < 12) return null;
       const moved = p.max - p.min;
-      return holds(moved >= 3, `${fixed(moved)} kPa while the throttle moved ${fixed(t.max - t.min)} %`);
+      return holds(moved >= 3, `{${fixed(moved)} kPa} while the throttle moved ${fixed(t.max - t.min)} %`);
     },
   }),
   rule({
@@ -166,15 +166,15 @@ export const AIR_RULES = [
     needs: ['manifold'],
     // A diesel at idle has no throttle to breathe against.
     engines: 'petrol',
-    expected: 'at least 25 kPa lower than with the engine off',
+    expected: 'at least {25 kPa} lower than with the engine off',
     source:
-      'Without load a petrol engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
+      'Without load a {petrol} engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
     toJudge: 'Record from the ignition on, engine off, over the start into the idle.',
     judge: (of, _, ofOther) => {
       const [running, off] = [of('manifold').mean, ofOther('manifold').mean];
       return holds(
         off - running >= 25,
-        `${fixed(running)} kPa running, ${fixed(off)} kPa with the engine off`,
+        `{${fixed(running)} kPa} running, {${fixed(off)} kPa} with the engine off`,
       );
     },
   }),
@@ -184,7 +184,7 @@ export const AIR_RULES = [
     states: ['idle-warm'],
     needs: ['load'],
     expected: '10 to 45 %',
-    source: 'Workshop practice, nothing switched on',
+    source: '{Workshop} practice, nothing switched on',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of) => within(of('load').mean, 5, 50, `${fixed(of('load').mean)} %`),
   }),
@@ -194,7 +194,7 @@ export const AIR_RULES = [
     states: ['idle-warm'],
     needs: ['engineSpeed'],
     expected: '600 to 1,000 rpm warm; motorcycles 1,000 to 1,600',
-    source: 'Workshop practice; the handbook’s figure wins',
+    source: '{Workshop} practice; the {handbook}’s figure wins',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of, w) => {
       const rpm = of('engineSpeed').mean;
@@ -210,7 +210,7 @@ export const AIR_RULES = [
     needs: ['engineSpeed'],
     seconds: 10,
     expected: 'within 100 rpm over ten seconds',
-    source: 'Workshop practice; a misfiring cylinder makes it waver',
+    source: '{Workshop} practice; a misfiring cylinder makes it waver',
     toJudge: 'Record ten seconds at warm idle, feet off.',
     judge: (of, w) => {
       // Without a coolant temperature nobody knows whether it is still on its way down from the cold idle.

@@ -61,7 +61,7 @@ export const ELECTRICAL_RULES = [
     states: ['cranking'],
     needs: ['volts'],
     expected: 'not under 9.6 V',
-    source: 'Workshop practice at 20 °C; a cold morning costs half a volt',
+    source: '{Workshop} practice at {20 °C}; a cold morning costs half a volt',
     toJudge: 'Record while you start it.',
     judge: (of) => within(of('volts').min, 9.6, 16, `${fixed(of('volts').min, 1)} V at the lowest`),
   }),

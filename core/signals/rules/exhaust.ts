@@ -83,12 +83,12 @@ export const EXHAUST_RULES = [
     states: RUNNING,
     needs: ['catalyst'],
     engines: 'petrol',
-    expected: '250 to 850 °C at work',
-    source: 'It lights off at about 250 °C and ages fast above 900 °C; unburnt fuel heats it',
+    expected: '{250 to 850 °C} at work',
+    source: 'It lights off at about {250 °C} and ages fast above {900 °C}; unburnt fuel heats it',
     toJudge: 'Read after ten minutes of driving.',
     judge: (of) => {
       const t = of('catalyst').max;
-      return holds(t <= 850, `${fixed(t)} °C`, 'high');
+      return holds(t <= 850, `{${fixed(t)} °C}`, 'high');
     },
   }),
 ] as const;

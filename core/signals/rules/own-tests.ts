@@ -1,3 +1,4 @@
+import { quantityText } from '@pincer/core/words';
 import { fixed } from '../rule.ts';
 import type { Finding } from '../rule.ts';
 import type { TestResult, Window } from '../window.ts';
@@ -50,10 +51,10 @@ export function judgeOwnTests({ tests }: Window): Finding | null {
     : {
         verdict: 'odd',
         measured: failed
-          .map(
-            (t) =>
-              `${t.name} ${fixed(t.value, 2)} ${t.unit}, limit ${t.max !== null && t.value > t.max ? fixed(t.max, 2) : fixed(t.min ?? 0, 2)}`,
-          )
+          .map((t) => {
+            const limit = t.max !== null && t.value > t.max ? t.max : (t.min ?? 0);
+            return `${t.name} ${quantityText(fixed(t.value, 2), t.unit)}, limit ${quantityText(fixed(limit, 2), t.unit)}`;
+          })
           .join('; '),
       };
 }

@@ -1,7 +1,7 @@
 import { ANY, MOVING, RUNNING, fixed, holds, rule, within, type Rule } from '../rule.ts';
 import type { ReadingKey } from '../readings.ts';
 
-const NTC = 'NTC sensors read −40 °C when the circuit is open and above 130 °C when it is shorted';
+const NTC = 'NTC sensors read {−40 °C} when the circuit is open and above {130 °C} when it is shorted';
 const isRail = (t: number): boolean => t <= -38 || t >= 130;
 
 const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<Id> =>
@@ -10,14 +10,14 @@ const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<I
     title,
     states: ANY,
     needs: [key],
-    expected: 'between −38 and 130 °C',
+    expected: 'between {−38 and 130 °C}',
     source: NTC,
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
       const t = of(key).last;
       return {
         verdict: isRail(t) ? 'impossible' : 'sound',
-        measured: `${fixed(t)} °C`,
+        measured: `{${fixed(t)} °C}`,
         ...(isRail(t) ? { side: t < 0 ? ('low' as const) : ('high' as const) } : {}),
       };
     },
@@ -38,7 +38,7 @@ const soak = <Id extends string>(
     needs: [a, b],
     expected,
     source:
-      'After 6 to 8 hours everything is at air temperature; 5 °C for sensor tolerance and place, the rest for sun',
+      'After 6 to 8 hours everything is at air temperature; {5 K} for sensor tolerance and place, the rest for sun',
     toJudge: 'Read before the first start of the day.',
     judge: (of, w) => {
       const [x, y] = [of(a).first, of(b).first];
@@ -46,7 +46,7 @@ const soak = <Id extends string>(
       const coolant = w.stats['coolant']?.first ?? 0;
       if (coolant > 40 || (w.stats['runTime']?.first ?? 0) > 30 || isRail(x) || isRail(y) || isRail(coolant))
         return null;
-      return holds(Math.abs(x - y) <= limit, `${fixed(x)} and ${fixed(y)} °C`, x > y ? 'high' : 'low');
+      return holds(Math.abs(x - y) <= limit, `{${fixed(x)} and ${fixed(y)} °C}`, x > y ? 'high' : 'low');
     },
   });
 
@@ -60,34 +60,34 @@ export const TEMPERATURE_RULES = [
     'Coolant and intake air temperatures agree after a night',
     ['coolant', 'intake'],
     12,
-    'within 5 °C of each other before the first start',
+    'within {5 K} of each other before the first start',
   ),
   soak(
     'soak-oil',
     'Oil and coolant agree after a night',
     ['oil', 'coolant'],
     12,
-    'within 5 °C of each other before the first start',
+    'within {5 K} of each other before the first start',
   ),
   soak(
     'soak-outside',
     'Intake and outside agree after a night',
     ['intake', 'outside'],
     15,
-    'within 5 °C of each other, more in the sun',
+    'within {5 K} of each other, more in the sun',
   ),
   rule({
     id: 'warm-up',
     title: 'Coolant warms up in time',
     states: RUNNING,
     needs: ['coolant', 'runTime'],
-    expected: 'past 75 °C after 15 minutes',
-    source: 'Thermostats open at 80 to 90 °C',
+    expected: 'past {75 °C} after 15 minutes',
+    source: 'Thermostats open at {80 to 90 °C}',
     toJudge: 'Read after at least 15 minutes of driving.',
     judge: (of) => {
       const [t, s] = [of('coolant').last, of('runTime').last];
       if (s < 900 || isRail(t)) return null;
-      return holds(t >= 70, `${fixed(t)} °C after ${fixed(s / 60)} min`, 'low');
+      return holds(t >= 70, `{${fixed(t)} °C} after ${fixed(s / 60)} min`, 'low');
     },
   }),
   rule({
@@ -95,12 +95,12 @@ export const TEMPERATURE_RULES = [
     title: 'Coolant is not too hot',
     states: RUNNING,
     needs: ['coolant'],
-    expected: 'up to 108 °C',
-    source: 'Pressurised coolant boils near 125 °C; fans start at 95 to 105 °C',
+    expected: 'up to {108 °C}',
+    source: 'Pressurised coolant boils near {125 °C}; fans start at {95 to 105 °C}',
     toJudge: 'Read with the engine running.',
     judge: (of) => {
       const t = of('coolant').max;
-      return isRail(t) ? null : holds(t <= 108, `${fixed(t)} °C`, 'high');
+      return isRail(t) ? null : holds(t <= 108, `{${fixed(t)} °C}`, 'high');
     },
   }),
   rule({
@@ -110,12 +110,12 @@ export const TEMPERATURE_RULES = [
     needs: ['coolant'],
     seconds: 120,
     expected: 'a degree or more in two minutes from cold',
-    source: 'A cold engine takes 2 to 8 °C a minute into its coolant',
+    source: 'A cold engine takes {2 to 8 K} a minute into its coolant',
     toJudge: 'Record two minutes from a cold start.',
     judge: (of) => {
       const c = of('coolant');
       if (c.first > 60 || isRail(c.first)) return null;
-      return holds(c.max - c.min >= 1, `${fixed(c.first)} to ${fixed(c.last)} °C`);
+      return holds(c.max - c.min >= 1, `{${fixed(c.first)} to ${fixed(c.last)} °C}`);
     },
   }),
   rule({
@@ -123,13 +123,13 @@ export const TEMPERATURE_RULES = [
     title: 'Intake air is not far hotter than outside',
     states: MOVING,
     needs: ['intake', 'outside'],
-    expected: 'at most 45 °C above the outside air while moving',
+    expected: 'at most {45 K} above the outside air while moving',
     source: 'Moving air cools the intake; turbocharged engines read after their cooler',
     toJudge: 'Read while driving; a passenger does it.',
     judge: (of) => {
       const [t, o] = [of('intake').mean, of('outside').mean];
       if (isRail(t) || isRail(o)) return null;
-      return within(t - o, -8, 45, `${fixed(t)} °C, outside ${fixed(o)} °C`);
+      return within(t - o, -8, 45, `{${fixed(t)} °C}, outside {${fixed(o)} °C}`);
     },
   }),
 ] as const;

@@ -57,7 +57,7 @@ export const THROTTLE_RULES = [
     needs: ['throttle'],
     engines: 'petrol',
     expected: '5 to 22 % by its sensor',
-    source: 'Workshop practice; carbon makes it open further to keep the idle',
+    source: '{Workshop} practice; carbon makes it open further to keep the idle',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of) => within(of('throttle').mean, 3, 24, `${fixed(of('throttle').mean)} %`),
   }),

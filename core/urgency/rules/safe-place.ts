@@ -10,7 +10,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The engine light is flashing: a misfire is overheating the catalyst.',
     then: 'Ease off, drive as gently as you can to the nearest safe place and stop. Every minute of hard driving can ruin the catalyst.',
     minute: [
-      'Ease off the pedal until it stops flashing; no overtaking, no hills.',
+      'Ease off the pedal until it stops flashing; no {overtaking}, no hills.',
       'Go to the nearest safe place, not home, and stop.',
       'Do not park on dry grass: the catalyst underneath may be red hot.',
     ],
@@ -24,11 +24,11 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The charging light is on: the car runs on its battery, for half an hour at best.',
     then: 'Switch off what you do not need and drive to the nearest safe place. Watch the temperature: the same belt may drive the coolant pump; stop if it climbs.',
     minute: [
-      'Switch off heating, rear screen, radio and fans; keep the lights on in the dark.',
+      'Switch off heating, {rear screen}, radio and fans; keep the lights on in the dark.',
       'Do not switch the engine off until you are somewhere safe: it may not start again.',
       'Watch the temperature: where the same belt drives the water pump, stop if it climbs.',
     ],
-    call: 'A breakdown service, or someone who can bring a charger.',
+    call: 'A {breakdown service}, or someone who can bring a charger.',
     once: 'it charges again',
   },
   {
@@ -38,7 +38,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'It misfires and shakes: unburnt fuel reaches the catalyst.',
     then: 'Drive no further than to a safe place, without load.',
     minute: [
-      'Ease off the pedal; drive up no hills and do not overtake.',
+      'Ease off the pedal; no hills and no {overtaking}.',
       'Drive to the nearest safe place, then switch off.',
     ],
     call: 'A tow, if it shakes at idle as well.',
@@ -71,7 +71,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Crank for ten seconds at most, then wait a minute: the starter overheats and the battery empties.',
       'Do not tow or push it to start it: unburnt fuel ruins the catalyst.',
     ],
-    call: 'A breakdown service, if it stands in a bad place.',
+    call: 'A {breakdown service}, if it stands in a bad place.',
     once: 'it starts again',
   },
   {
@@ -85,7 +85,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Look underneath from a step away: does anything drip?',
       'If it drips, or you see smoke: everyone away from the car, and call the fire service.',
     ],
-    call: 'The fire brigade if it drips; otherwise a breakdown service.',
+    call: 'The {fire brigade} if it drips; otherwise a {breakdown service}.',
     once: 'the smell is found and gone',
   },
   {
@@ -93,12 +93,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: lit('steering'),
     because: 'The steering light is on: power assistance may fail from one bend to the next.',
-    then: 'Drive slowly to a safe place and, once parked, try how heavy the steering is. Steering is work for a qualified workshop.',
+    then: 'Drive slowly to a safe place and, once parked, try how heavy the steering is. Steering is work for a qualified {workshop}.',
     minute: [
       'Slow down and keep both hands on the wheel: it may get heavy from one moment to the next.',
       'Stop where it is safe and turn the wheel: is it heavy or normal?',
     ],
-    call: 'A workshop; by tow, if it is heavy.',
+    call: 'A {workshop}; by tow, if it is heavy.',
     once: 'the steering has been checked',
   },
   {
@@ -106,13 +106,13 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: lit('high-voltage'),
     because: 'The high-voltage system reports a fault: it may cut the drive, and its cables can kill.',
-    then: 'Park safely, touch nothing orange, and call a qualified workshop.',
+    then: 'Park safely, touch nothing orange, and call a qualified {workshop}.',
     minute: [
       'Stop in the open, away from walls and other cars.',
       'Switch off, key away from the car, everyone out.',
       'Smoke, hissing or a sweet smell: get well away, call the fire service and say that it is an electric or hybrid car.',
     ],
-    call: 'The manufacturer’s breakdown line, or a workshop qualified for high voltage.',
+    call: 'The manufacturer’s breakdown line, or a {workshop} qualified for high voltage.',
     once: 'qualified people have looked at the high-voltage system',
   },
   {
@@ -126,7 +126,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Watch the temperature; stop and switch off if it climbs.',
       'Leave the coolant cap closed while it is warm.',
     ],
-    call: 'A workshop; by tow.',
+    call: 'A {workshop}; by tow.',
     once: 'the coolant level stays and the smoke is gone',
   },
   {
@@ -134,12 +134,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('oil-low'),
     because: 'The oil is below the mark.',
-    then: 'Top it up with the grade that the handbook names before you drive.',
+    then: 'Top it up with the grade that the {handbook} names before you drive.',
     minute: [
       'Engine off. Top up a little at a time, wait a minute, read again.',
       'Look underneath for drips.',
     ],
-    call: 'Anybody who can bring a litre of oil.',
+    call: 'Anybody who can bring a {litre} of oil.',
     once: 'the level is between the marks',
   },
   {
@@ -168,7 +168,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Hazard lights on, keep to the side of the road, and cross no main road.',
       'Once stopped: switch off, wait half a minute, and start again once; some cars recover.',
     ],
-    call: 'A breakdown service.',
+    call: 'A {breakdown service}.',
     once: 'it has its usual power and the code is gone',
   },
   {
@@ -176,12 +176,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('brake-fluid-low'),
     because: 'The brake fluid is at or below the lower mark: the pads are worn, or a circuit leaks.',
-    then: 'Drive only to a safe place, and not if the pedal is soft. Do not just top it up. Brakes are work for a qualified workshop.',
+    then: 'Drive only to a safe place, and not if the pedal is soft. Do not just top it up. Brakes are work for a qualified {workshop}.',
     minute: [
       'Press the pedal hard for half a minute: if it sinks, do not move the car.',
       'Look at the wheels and below the car: wet means do not move it.',
     ],
-    call: 'A workshop; by tow, if anything is wet or the pedal is soft.',
+    call: 'A {workshop}; by tow, if anything is wet or the pedal is soft.',
     once: 'pads and circuit have been checked',
   },
   {
@@ -189,12 +189,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('brake-drags'),
     because: 'One brake runs hot: it drags, and it can lose its grip or burn.',
-    then: 'Stop and let it cool. Brakes are work for a qualified workshop.',
+    then: 'Stop and let it cool. Brakes are work for a qualified {workshop}.',
     minute: [
       'Stop on hard ground, away from dry grass.',
       'Let it cool for half an hour; put no water on it.',
     ],
-    call: 'A breakdown service, if it gets hot again.',
+    call: 'A {breakdown service}, if it gets hot again.',
     once: 'the brake has been freed',
   },
   {
@@ -202,9 +202,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('wheel-loose'),
     because: 'A wheel bearing has play: the wheel may come loose.',
-    then: 'Drive no further than to a safe place, at walking pace. It is work for a qualified workshop.',
+    then: 'Drive no further than to a safe place, at walking pace. It is work for a qualified {workshop}.',
     minute: ['Drive slowly, with no bends at speed.', 'Stop at the next place with room.'],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the bearing has been replaced',
   },
   {
@@ -217,7 +217,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Watch the temperature; stop and switch off if it climbs.',
       'Leave the coolant cap closed while it is warm.',
     ],
-    call: 'A workshop; by tow, if the temperature climbs.',
+    call: 'A {workshop}; by tow, if the temperature climbs.',
     once: 'the gasket has been tested and the coolant is clean',
   },
   {
@@ -230,7 +230,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Watch the temperature; stop and switch off if it climbs.',
       'Set the heater to its hottest and the fan to full.',
     ],
-    call: 'A breakdown service, if the temperature climbs.',
+    call: 'A {breakdown service}, if the temperature climbs.',
     once: 'the coolant circulates again',
   },
   {
@@ -240,7 +240,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The timing chain rattles or the camshaft is some degrees off: the chain may jump.',
     then: 'Do not drive it further than to a safe place until the chain has been checked.',
     minute: ['Keep the revs low.', 'Read the oil level: too little oil lets the tensioner go slack.'],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the timing has been checked',
   },
   {
@@ -254,7 +254,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Use little throttle and low revs.',
       'If a diesel races by itself: highest gear, brake on, let the clutch in to stall it.',
     ],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the turbocharger has been replaced',
   },
   {
@@ -265,9 +265,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     then: 'Drain the filter before you drive; do not keep running the engine.',
     minute: [
       'Stop where it is safe and switch off.',
-      'Drain the filter into a jar, by the handbook, until no water comes.',
+      'Drain the filter into a jar, by the {handbook}, until no water comes.',
     ],
-    call: 'A breakdown service, if the filter has no drain.',
+    call: 'A {breakdown service}, if the filter has no drain.',
     once: 'no water comes out of the filter',
   },
   {
@@ -276,12 +276,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     holds: found('high-voltage-in-doubt'),
     because:
       'A connector or a contactor of the high-voltage side is in doubt: it may cut the drive, and its cables can kill.',
-    then: 'Park safely, touch nothing orange, and call a qualified workshop.',
+    then: 'Park safely, touch nothing orange, and call a qualified {workshop}.',
     minute: [
       'Stop in the open, away from walls and other cars.',
       'Switch off, key away from the car, everyone out.',
     ],
-    call: 'The manufacturer’s breakdown line, or a workshop qualified for high voltage.',
+    call: 'The manufacturer’s breakdown line, or a {workshop} qualified for high voltage.',
     once: 'qualified people have looked at the high-voltage system',
   },
   {
@@ -293,9 +293,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     minute: [
       'Stop where it is safe, away from dry grass, and switch off.',
       'See whether one wheel is much hotter than the others. Do not touch it: hold a hand near it.',
-      'Smoke from under the bonnet: leave it closed, get away from the car, call the fire brigade.',
+      'Smoke from under the {bonnet}: leave it closed, get away from the car, call the {fire brigade}.',
     ],
-    call: 'The fire brigade if there is smoke; otherwise a breakdown service.',
+    call: 'The {fire brigade} if there is smoke; otherwise a {breakdown service}.',
     once: 'its source is found',
   },
   {
@@ -303,9 +303,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('steering-heavy'),
     because: 'The steering is heavy or uneven: power assistance has failed.',
-    then: 'Drive slowly to a safe place. Steering is work for a qualified workshop.',
+    then: 'Drive slowly to a safe place. Steering is work for a qualified {workshop}.',
     minute: ['Slow down and keep both hands on the wheel.', 'Stop at the next place with room.'],
-    call: 'A workshop; by tow, if you cannot turn it with ease.',
+    call: 'A {workshop}; by tow, if you cannot turn it with ease.',
     once: 'the steering has been checked',
   },
   {
@@ -316,9 +316,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     then: 'Stop where it is safe, select neutral, and let it cool.',
     minute: [
       'Select neutral and stop where it is safe.',
-      'Let it idle in neutral or park if the handbook says so; otherwise switch off.',
+      'Let it idle in neutral or park if the {handbook} says so; otherwise switch off.',
     ],
-    call: 'A breakdown service; tell them it is an automatic and ask whether it may be towed on its wheels.',
+    call: 'A {breakdown service}; tell them it is an automatic and ask whether it may be towed on its wheels.',
     once: 'the light stays out and the fluid is right',
   },
   {
@@ -328,7 +328,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The revs rise and the speed does not: the clutch or the transmission slips.',
     then: 'Drive no further than to a safe place; slipping burns it up.',
     minute: ['Ease off; a higher gear (manual) and light throttle.', 'Stop at the next safe place.'],
-    call: 'A breakdown service.',
+    call: 'A {breakdown service}.',
     once: 'it no longer slips',
   },
   {
@@ -336,7 +336,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: onPart('brakes', 'brake-fluid', 'brake-booster', 'booster-pressure-sensor'),
     because: 'The brakes themselves report a fault: fluid, booster or heat.',
-    then: 'Once parked, try the pedal; drive no further than a safe place. Brakes are work for a qualified workshop.',
+    then: 'Once parked, try the pedal; drive no further than a safe place. Brakes are work for a qualified {workshop}.',
     minute: [
       'Slow down with the gears and press the pedal gently: does it feel as usual?',
       'Hard, or sinking: stop where it is safe and leave it there.',
@@ -355,9 +355,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'battery-cut-off',
     ),
     because: 'The high-voltage system’s own protection reports a fault.',
-    then: 'Park it safely, touch nothing orange, and call a qualified workshop.',
+    then: 'Park it safely, touch nothing orange, and call a qualified {workshop}.',
     minute: ['Stop in the open, away from walls.', 'Switch off, key away from the car, everyone out.'],
-    call: 'A workshop qualified for high voltage.',
+    call: 'A {workshop} qualified for high voltage.',
     once: 'qualified people have checked it',
   },
   {
@@ -370,7 +370,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Set the heater to its hottest and take your foot off the pedal.',
       'Stop where it is safe and switch off; leave the cap closed.',
     ],
-    call: 'Anybody who can bring coolant, or a breakdown service.',
+    call: 'Anybody who can bring coolant, or a {breakdown service}.',
     once: 'the level is right and the coolant circulates',
   },
   {
@@ -380,7 +380,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The transmission slips or is too hot.',
     then: 'Drive only to a safe place; let it cool and check its fluid.',
     minute: ['Ease off and use a high gear.', 'Stop where it is safe and select neutral.'],
-    call: 'A breakdown service; tell them it is an automatic and ask whether it may be towed on its wheels.',
+    call: 'A {breakdown service}; tell them it is an automatic and ask whether it may be towed on its wheels.',
     once: 'fluid and clutches have been checked',
   },
   {
@@ -393,7 +393,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Switch lights and blower on: they take some of it.',
       'A smell of rotten eggs is the battery boiling: stop, switch off, no sparks near it.',
     ],
-    call: 'A breakdown service, if it smells.',
+    call: 'A {breakdown service}, if it smells.',
     once: 'it charges within 13.5 to 14.8 V',
   },
   {
@@ -403,10 +403,10 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The supply voltage was too low, and nobody has measured whether it charges.',
     then: 'Drive to the nearest safe place and measure at the battery.',
     minute: [
-      'Switch off heating, rear screen and radio.',
+      'Switch off heating, {rear screen} and radio.',
       'Do not switch off before you are where you want to be.',
     ],
-    call: 'A breakdown service, or someone who can bring a charger.',
+    call: 'A {breakdown service}, or someone who can bring a charger.',
     once: 'it charges within 13.5 to 14.8 V',
   },
   {
@@ -416,10 +416,10 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'It does not charge: the car runs on its battery.',
     then: 'Drive to the nearest safe place; measure at the battery.',
     minute: [
-      'Switch off heating, rear screen and radio.',
+      'Switch off heating, {rear screen} and radio.',
       'Drive to the nearest place where it may stand; do not switch off before.',
     ],
-    call: 'A breakdown service, or someone who can bring a charger.',
+    call: 'A {breakdown service}, or someone who can bring a charger.',
     once: 'it charges within 13.5 to 14.8 V',
   },
   {
@@ -433,7 +433,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'Keep the revs low and stop at the nearest safe place.',
       'Do not start it again to see whether it is still there.',
     ],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the timing has been checked',
   },
 ];

@@ -107,7 +107,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     level: 'some-weeks',
     holds: lit('particulate'),
     because: 'The particulate filter needs a regeneration drive.',
-    then: 'Drive 20 minutes or more at a steady 60 to 100 km/h, engine warm, out of town. Do not stop on dry grass.',
+    then: 'Drive 20 minutes or more at a steady {60 to 100 km/h}, engine warm, out of town. Do not stop on dry grass.',
     once: 'the light is out after such a drive',
   },
   {
@@ -122,9 +122,9 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     id: 'other-lamp',
     level: 'some-weeks',
     holds: (f) => lit('other')(f) || lit('glow')(f),
-    because: 'Another light is on: the handbook says what it means.',
+    because: 'Another light is on: the {handbook} says what it means.',
     then: 'Look it up before a long drive.',
-    once: 'the handbook says it is harmless',
+    once: 'the {handbook} says it is harmless',
   },
   {
     id: 'partial',

@@ -14,7 +14,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Hazard lights on, switch the engine off as soon as it stands, parking brake on.',
       'After five minutes on level ground read the oil level; below the mark: top up, then start once and watch the light for five seconds.',
     ],
-    call: 'A breakdown service or a tow; tell them which light or code it is.',
+    call: 'A {breakdown service} or a tow; tell them which light or code it is.',
     once: 'the oil light is out and the level is right',
   },
   {
@@ -26,9 +26,9 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     minute: [
       'Stop where it is safe, away from buildings, and switch off.',
       'Get everybody out and away from it. No smoking, no switches, no phone beside the car.',
-      'If it drips or smokes, call the fire brigade.',
+      'If it drips or smokes, call the {fire brigade}.',
     ],
-    call: 'The fire brigade if it drips or smokes; otherwise a breakdown service.',
+    call: 'The {fire brigade} if it drips or smokes; otherwise a {breakdown service}.',
     once: 'the leak is found and repaired',
   },
   {
@@ -42,7 +42,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Stop where it is safe, switch off, and leave the cap closed: it would scald you.',
       'Wait half an hour, then read the level at the tank from outside.',
     ],
-    call: 'A breakdown service or a tow; tell them which light or code it is.',
+    call: 'A {breakdown service} or a tow; tell them which light or code it is.',
     once: 'the coolant has been topped up cold and the light stays off',
   },
   {
@@ -56,7 +56,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Once stopped, release the parking brake fully. If the light goes out, that was it.',
       'Otherwise stop where it is safe and leave it there.',
     ],
-    call: 'A tow. With a soft pedal, do not drive it another metre.',
+    call: 'A tow. With a soft pedal, do not drive it another {metre}.',
     once: 'the brakes have been checked',
   },
   {
@@ -64,25 +64,25 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: (f) => f.redLamps.has('other'),
     because: 'A red light or message is on: red means stop.',
-    then: 'Stop where it is safe, switch off, and look it up in the handbook before you go on.',
+    then: 'Stop where it is safe, switch off, and look it up in the {handbook} before you go on.',
     minute: [
       'Foot off the accelerator, stop where it is safe, hazard lights on.',
-      'Switch off. Look for “warning lights” in the handbook’s index.',
+      'Switch off. Look for “warning lights” in the {handbook}’s index.',
     ],
-    call: 'A breakdown service, if the handbook says stop or says nothing.',
-    once: 'the handbook says that it may be driven',
+    call: 'A {breakdown service}, if the {handbook} says stop or says nothing.',
+    once: 'the {handbook} says that it may be driven',
   },
   {
     id: 'long-pedal',
     level: 'stop-here',
     holds: found('brake-pedal-soft'),
     because: 'The brake pedal is soft or sinks: a brake circuit may have lost its fluid.',
-    then: 'Do not drive it. Brakes are work for a qualified workshop.',
+    then: 'Do not drive it. Brakes are work for a qualified {workshop}.',
     minute: [
       'Pump the pedal; slow down with the gears and, gently, the parking brake.',
       'Stop where it is safe and leave it there.',
     ],
-    call: 'A tow. Nobody drives it another metre.',
+    call: 'A tow. Nobody drives it another {metre}.',
     once: 'the brakes have been repaired',
   },
   {
@@ -90,12 +90,12 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: found('brake-pedal-hard'),
     because: 'The brake pedal is unusually hard: the brakes have lost their booster.',
-    then: 'Do not drive it. Brakes are work for a qualified workshop.',
+    then: 'Do not drive it. Brakes are work for a qualified {workshop}.',
     minute: [
       'Push with all your strength, with both feet if need be: it brakes, but far less.',
       'Slow down with the gears, stop where it is safe and leave it there.',
     ],
-    call: 'A tow. Nobody drives it another metre.',
+    call: 'A tow. Nobody drives it another {metre}.',
     once: 'the booster has been repaired',
   },
   {
@@ -103,9 +103,9 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: found('booster-leaks'),
     because: 'The brake booster or its hose leaks: power assistance of the brakes may fail.',
-    then: 'Do not drive it before the booster has been repaired. Brakes are work for a qualified workshop.',
+    then: 'Do not drive it before the booster has been repaired. Brakes are work for a qualified {workshop}.',
     minute: ['Leave it where it stands, parking brake on.', 'Do not take the hose off to look: listen only.'],
-    call: 'A workshop that comes to you, or a tow.',
+    call: 'A {workshop} that comes to you, or a tow.',
     once: 'the booster has been repaired',
   },
   {
@@ -113,7 +113,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: found('brake-fluid-lost'),
     because: 'It is wet with brake fluid: a brake circuit leaks.',
-    then: 'Do not move it, not even a little. Brakes are work for a qualified workshop.',
+    then: 'Do not move it, not even a little. Brakes are work for a qualified {workshop}.',
     minute: [
       'Leave it where it stands, with a wedge under a wheel.',
       'Keep the fluid off paint and skin; do not top it up.',
@@ -128,7 +128,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'The measured oil pressure is too low: the bearings run dry.',
     then: 'Do not start the engine until the pressure is right again.',
     minute: ['Leave the engine off.', 'Read the oil level: if it is just low, that is the cheapest answer.'],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the oil pressure is right',
   },
   {
@@ -142,7 +142,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Leave the engine off.',
       'On a diesel, oil far above the mark can make it race by itself: do not start it.',
     ],
-    call: 'A workshop; by tow.',
+    call: 'A {workshop}; by tow.',
     once: 'the oil is fresh and its level right',
   },
   {
@@ -153,7 +153,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'The timing belt or its tensioner is slack, oily or cracked: if it jumps, valves and pistons collide.',
     then: 'Do not run the engine until it has been replaced.',
     minute: ['Leave the engine off; do not crank it to try.'],
-    call: 'A tow to a workshop.',
+    call: 'A tow to a {workshop}.',
     once: 'the belt has been replaced',
   },
   {
@@ -163,7 +163,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'There is metal from the pump in the fuel: it destroys the injectors next.',
     then: 'Do not run the engine: each minute makes the repair more expensive.',
     minute: ['Leave the engine off.', 'Keep what was in the filter, to show it.'],
-    call: 'A workshop; by tow.',
+    call: 'A {workshop}; by tow.',
     once: 'pump and lines have been replaced and rinsed',
   },
   {
@@ -176,7 +176,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Foot off the pedal, out of gear, stop where it is safe, switch off.',
       'After five minutes read the oil level.',
     ],
-    call: 'A breakdown service; ask for a tow, and do not let them start it.',
+    call: 'A {breakdown service}; ask for a tow, and do not let them start it.',
     once: 'the noise is found and gone',
   },
   {
@@ -189,7 +189,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Set the heater to its hottest and the fan to full while you pull over.',
       'Switch off and wait half an hour with the cap closed.',
     ],
-    call: 'A breakdown service, if the coolant is low or drops again after topping up.',
+    call: 'A {breakdown service}, if the coolant is low or drops again after topping up.',
     once: 'it stays at its usual temperature',
   },
   {
@@ -203,7 +203,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
       'Foot off the pedal, stop where it is safe, switch off.',
       'Leave the coolant cap closed; wait half an hour.',
     ],
-    call: 'A breakdown service or a tow; tell them which light or code it is.',
+    call: 'A {breakdown service} or a tow; tell them which light or code it is.',
     once: 'oil and coolant are right and the code does not return',
   },
 ];

@@ -8,6 +8,7 @@ import { BUTTON, FIELD } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';
 import { day } from '../ui/format.ts';
 import { now } from '../clock.ts';
+import { useTell } from '../store/use-tell.ts';
 
 /** What the law may say of a code that somebody lives with. */
 export const LEGAL_CAUTION =
@@ -24,6 +25,7 @@ export function AcceptForm({
   code?: string;
   onDone: () => void;
 }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const [typed, setTyped] = useState(code ?? '');
   const [reason, setReason] = useState('');
@@ -44,7 +46,7 @@ export function AcceptForm({
       <Cautions texts={[LEGAL_CAUTION]} />
       {code ? (
         <p>
-          <span className="font-mono text-[18px] font-semibold">{code}</span> {explainCode(code).title}
+          <span className="font-mono text-[18px] font-semibold">{code}</span> {tell(explainCode(code).title)}
         </p>
       ) : (
         <label className="block">
@@ -62,7 +64,7 @@ export function AcceptForm({
               This is not a code: it needs a letter P, C, B or U, a digit 0 to 3, and three more characters.
             </span>
           ) : isCode ? (
-            <span className="text-[15px]">{explainCode(typed).title}</span>
+            <span className="text-[15px]">{tell(explainCode(typed).title)}</span>
           ) : null}
         </label>
       )}
@@ -89,6 +91,7 @@ export function AcceptForm({
 
 /** Codes that the owner knows and lives with, with reason and date; what was taken back stays on record. */
 export function AcceptedCodes({ vehicle }: { vehicle: Vehicle }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const [isAdding, setAdding] = useState(false);
   const all = vehicle.acceptedCodes ?? [];
@@ -102,7 +105,7 @@ export function AcceptedCodes({ vehicle }: { vehicle: Vehicle }) {
               {a.code}
             </span>
             <span className="min-w-48 flex-1">
-              {explainCode(a.code).title}
+              {tell(explainCode(a.code).title)}
               <span className="block text-[15px] text-ink-2">
                 {a.reason} · since {day(a.since)}
                 {a.until ? `, taken back ${day(a.until)}` : ''}

@@ -75,11 +75,7 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
           className={checked ? BUTTON.quiet : BUTTON.plain}
           onFile={(file) => void open(file)}
         >
-          {checked
-            ? 'Choose another file'
-            : vehicle.moduleMap
-              ? 'Import another map'
-              : 'Import a module map'}
+          {checked ? 'Choose another file' : vehicle.moduleMap ? 'Import another map' : 'Import a module map'}
         </FileButton>
       </div>
     </div>

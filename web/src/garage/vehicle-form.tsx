@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import { KM_PER_MILE, M_PER_FOOT } from '@pincer/core/signals';
+import { KM_PER_MILE, M_PER_FOOT, unitsOf, type UnitChoice } from '@pincer/core/words';
 import {
   ASPIRATIONS,
   FUELS,
@@ -14,6 +14,7 @@ import {
   type Vehicle,
 } from '@pincer/core/vehicle';
 import { BUTTON, FIELD } from '../ui/classes.ts';
+import { useTell } from '../store/use-tell.ts';
 
 const optionalNumber = z
   .string()
@@ -160,14 +161,16 @@ export function VehicleForm({
 }: {
   vehicle: Vehicle | null;
   newVehicleId: () => string;
-  units: 'metric' | 'imperial' | 'mixed';
+  units: UnitChoice;
   submit: string;
   onSubmit: (vehicle: Vehicle) => Promise<unknown>;
   /** With what is seldom needed folded away. */
   isShort?: boolean;
 }) {
-  const per: Scale = units === 'metric' ? { km: 1, m: 1 } : { km: KM_PER_MILE, m: M_PER_FOOT };
-  const unit = units === 'metric' ? 'km' : 'miles';
+  const tell = useTell();
+  const isKilometres = unitsOf(units).distance === 'km';
+  const per: Scale = isKilometres ? { km: 1, m: 1 } : { km: KM_PER_MILE, m: M_PER_FOOT };
+  const unit = isKilometres ? 'km' : 'miles';
   const { register, handleSubmit, formState, control, setValue, getValues } = useForm<
     FormIn,
     unknown,
@@ -232,7 +235,7 @@ export function VehicleForm({
         {choose('gearbox', 'Transmission', GEARBOXES)}
         {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
         {field('inspectionDue', 'Next inspection', { type: 'date' })}
-        {field('height', `Altitude where it is kept, ${units === 'metric' ? 'm' : 'feet'}`, {
+        {field('height', `Altitude where it is kept, ${isKilometres ? 'm' : 'feet'}`, {
           hint: 'Above sea level; needed to check the air pressure.',
           mode: 'decimal',
         })}
@@ -318,7 +321,7 @@ export function VehicleForm({
     >
       <div>
         {field('vin', 'VIN', {
-          hint: '17 characters, on the papers and behind the windscreen. May stay empty.',
+          hint: '17 characters, on the papers and behind the {windscreen}. May stay empty.',
         })}
         {report ? (
           <div role="status" className="mt-1.5 text-[15px]">
@@ -370,12 +373,12 @@ export function VehicleForm({
         </label>
         {field('year', 'Year', { mode: 'numeric' })}
         {field('distance', `Mileage (odometer), ${unit}`, { mode: 'numeric' })}
-        {field('displacement', 'Engine size, litres', {
+        {field('displacement', tell('Engine size, {litres}'), {
           hint: 'Such as 1.4; needed to check the air flow.',
           mode: 'decimal',
         })}
         {field('cylinders', 'Cylinders', { mode: 'numeric' })}
-        {field('plate', 'Plate')}
+        {field('plate', tell('{Number plate}'))}
       </div>
       {isShort ? (
         <details className="border-y border-line">

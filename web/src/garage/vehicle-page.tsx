@@ -9,9 +9,11 @@ import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
+import { useTell } from '../store/use-tell.ts';
 
 /** All that is known of one vehicle, to look at and to change. */
 export function VehiclePage() {
+  const tell = useTell();
   const { vehicleId = '' } = useParams();
   const vehicle = useAppSelector((s) => s.logbook.vehicles[vehicleId]);
   const status = useAppSelector((s) => s.logbook.status);
@@ -96,7 +98,7 @@ export function VehiclePage() {
                   ]
                 }
               </b>{' '}
-              {coverage.reason} <span className="text-ink-2">{coverage.howToTell}</span>
+              {tell(coverage.reason)} <span className="text-ink-2">{tell(coverage.howToTell)}</span>
             </p>
           </section>
         </div>

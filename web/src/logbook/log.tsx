@@ -10,6 +10,7 @@ import { Dialog } from '../ui/dialog.tsx';
 import { counted, day, moment, timeOfDay } from '../ui/format.ts';
 import { SaveCase } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
+import { useTell } from '../store/use-tell.ts';
 
 /** Rows outside of what is in sight that are drawn, so that nothing is seen to come in. */
 const AHEAD = 8;
@@ -144,6 +145,7 @@ function LogEntry({
   isStriking: boolean;
   onStriking: (id: string | null) => void;
 }) {
+  const tell = useTell();
   const isUnsaved = useAppSelector((s) => entry.id in s.logbook.unsaved);
   const isSaving = useAppSelector((s) => entry.id in s.logbook.saving);
   return (
@@ -158,7 +160,9 @@ function LogEntry({
         {entry.clockAt ? `; this device’s clock said ${moment(entry.clockAt)}` : ''}
         {isUnsaved ? '; not saved' : isSaving ? '; saving…' : ''}
       </p>
-      <p className={struck === null ? '' : 'text-ink-2 line-through'}>{entrySentence(entry, assessment)}</p>
+      <p className={struck === null ? '' : 'text-ink-2 line-through'}>
+        {tell(entrySentence(entry, assessment))}
+      </p>
       {struck === null ? null : <p className="text-[15px]">Struck out: {struck}</p>}
       {struck !== null || entry.kind === 'retracted' ? null : isStriking ? (
         <Strike entry={entry} caseId={caseId} onDone={() => onStriking(null)} />

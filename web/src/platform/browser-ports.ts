@@ -13,8 +13,8 @@ export function browserPorts(): Ports {
       assess: assessThere,
       readCaseFile: (text) => coreWorker().readCaseFile(text),
       decodeFileText: (text) => coreWorker().decodeFileText(text),
-      searchReference: (text, limit) => coreWorker().searchReference(text, limit),
-      codePage: (code) => coreWorker().codePage(code),
+      searchReference: (text, limit, wording) => coreWorker().searchReference(text, limit, wording),
+      codePage: (code, wording) => coreWorker().codePage(code, wording),
     },
     standIn: {
       plugIn: plugIntoStandIn,

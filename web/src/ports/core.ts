@@ -2,6 +2,7 @@ import type { Assessment, CodePage } from '@pincer/core/assess';
 import type { CaseRecord, ImportResult, Owner } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { Wording } from '@pincer/core/words';
 
 /** Something that the reference holds, and where it is shown. */
 export interface ReferenceHit {
@@ -18,6 +19,6 @@ export interface CorePort {
   assess: (record: CaseRecord, vehicle: Vehicle, owner: Owner, now: string) => Promise<Assessment>;
   readCaseFile: (text: string) => Promise<ImportResult>;
   decodeFileText: (text: string) => Promise<Scan>;
-  searchReference: (text: string, limit: number) => Promise<readonly ReferenceHit[]>;
-  codePage: (code: string) => Promise<CodePage>;
+  searchReference: (text: string, limit: number, wording: Wording) => Promise<readonly ReferenceHit[]>;
+  codePage: (code: string, wording: Wording) => Promise<CodePage>;
 }

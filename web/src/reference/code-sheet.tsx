@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { useCodePageQuery } from '../store/core-api.ts';
+import { useWording } from '../store/use-tell.ts';
 import { SHEET, TAG } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -13,7 +14,7 @@ export function CodeSheet({
   code: string;
   theirs: readonly { text: string; list: string }[];
 }) {
-  const { currentData: page, error } = useCodePageQuery(code);
+  const { currentData: page, error } = useCodePageQuery({ code, wording: useWording() });
   if (error)
     return (
       <Notice title="This code could not be looked up." tone="strong">

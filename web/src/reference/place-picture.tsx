@@ -1,9 +1,11 @@
 import type { Place } from '@pincer/core/codes';
+import { useTell } from '../store/use-tell.ts';
 
 const LINE = { fill: 'none', stroke: 'var(--ink-2)', strokeWidth: 2.5, strokeLinejoin: 'round' } as const;
 
 /** Where a place is: cylinders in their row, banks and exhaust sensors; with the warning that makers count differently. */
 export function PlacePicture({ place }: { place: Place }) {
+  const tell = useTell();
   if (place.cylinder === undefined && place.bank === undefined && place.sensor === undefined) return null;
   const isCylinder = place.cylinder !== undefined;
   return (
@@ -22,7 +24,9 @@ export function PlacePicture({ place }: { place: Place }) {
       </svg>
       <figcaption className="mt-1 text-[14px] text-ink-2">
         {isCylinder
-          ? 'Drawn with cylinder 1 at the belt end. Some manufacturers count from the transmission end, and V engines bank by bank or across: check the workshop manual.'
+          ? tell(
+              'Drawn with cylinder 1 at the belt end. Some manufacturers count from the transmission end, and V engines bank by bank or across: check the {workshop manual}.',
+            )
           : 'Bank 1 is the side with cylinder 1, wherever that sits. Sensor 1 comes before the catalyst, sensor 2 behind it.'}
       </figcaption>
     </figure>

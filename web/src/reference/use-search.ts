@@ -1,4 +1,5 @@
 import { skipToken, useSearchQuery, type ReferenceHit } from '../store/core-api.ts';
+import { useWording } from '../store/use-tell.ts';
 
 const NONE: readonly ReferenceHit[] = [];
 
@@ -6,6 +7,7 @@ const NONE: readonly ReferenceHit[] = [];
 export function useSearch(text: string, limit: number): readonly ReferenceHit[] {
   const wanted = text.trim();
   const isLong = wanted.length >= 2;
-  const { data } = useSearchQuery(isLong ? { text: wanted, limit } : skipToken);
+  const wording = useWording();
+  const { data } = useSearchQuery(isLong ? { text: wanted, limit, wording } : skipToken);
   return isLong ? (data ?? NONE) : NONE;
 }

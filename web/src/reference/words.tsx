@@ -14,6 +14,7 @@ import { CAUSES, OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge
 import { MONITOR_NAMES } from '@pincer/core/obd';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Lamp } from '../ui/lamp.tsx';
+import { useTell } from '../store/use-tell.ts';
 
 const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   engine: 'Steady: have it read soon. Flashing: misfire is burning the catalyst; ease off at once.',
@@ -22,15 +23,15 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   charging: 'The car runs on its battery, for half an hour at best.',
   brakes:
     'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
-  steering: 'Power assistance may fail. Steering is work for a qualified workshop.',
-  'high-voltage': 'Park safely, touch nothing orange, call a qualified workshop.',
+  steering: 'Power assistance may fail. Steering is work for a qualified {workshop}.',
+  'high-voltage': 'Park safely, touch nothing orange, call a qualified {workshop}.',
   stability: 'Flickering while a wheel spins is normal; lit, stability and often ABS are off.',
-  airbag: 'Airbags and tensioners may not fire. Work for a qualified workshop.',
-  tyre: 'A tyre is losing air, or the system was not reset after inflating.',
+  airbag: 'Airbags and tensioners may not fire. Work for a qualified {workshop}.',
+  tyre: 'A {tyre} is losing air, or the system was not reset after inflating.',
   gearbox: 'It may hold one gear or grow too hot. Red: stop and let it cool.',
   particulate: 'Steady: twenty minutes at a steady speed. Flashing: have it looked at.',
   glow: 'Lit before the start is normal; lit or flashing while driving is not.',
-  other: 'Red means stop, amber means check soon. See the handbook.',
+  other: 'Red means stop, amber means check soon. See the {handbook}.',
 };
 
 const STATE_MEANS = {
@@ -45,6 +46,7 @@ const MAX_CAUSES = 6;
 
 /** Glossary, lamps, symptoms and what hand-held readers write. */
 export function Words() {
+  const tell = useTell();
   const { hash } = useLocation();
   useEffect(() => {
     const target = hash === '' ? null : document.getElementById(hash.slice(1));
@@ -69,7 +71,8 @@ export function Words() {
             <li key={id} id={`lamp-${id}`} tabIndex={-1} className={`${row} flex items-center gap-3`}>
               <Lamp lamp={id} />
               <span>
-                <b>{LAMPS[id]}</b> <span className="text-ink-2">({LAMP_COLOUR[id] ?? 'red or amber'})</span>
+                <b>{tell(LAMPS[id])}</b>{' '}
+                <span className="text-ink-2">({LAMP_COLOUR[id] ?? 'red or amber'})</span>
                 <span className="block">{LAMP_MEANS[id]}</span>
               </span>
             </li>
@@ -87,10 +90,14 @@ export function Words() {
               .slice(0, MAX_CAUSES);
             return (
               <li key={key} id={`sign-${key.replace(':', '-')}`} tabIndex={-1} className={row}>
-                <b>{OBSERVATIONS[key].title}</b>
+                <b>{tell(OBSERVATIONS[key].title)}</b>
                 <span className="block text-ink-2">
                   {causes
-                    .map((c) => c.title.replace(/ (of )?cylinder \{n\}/, '').replace(' {n}', ''))
+                    .map((c) =>
+                      tell(c.title)
+                        .replace(/ (of )?cylinder \{n\}/, '')
+                        .replace(' {n}', ''),
+                    )
                     .join('; ') ||
                     'Too many possible causes to list; it counts together with your other findings.'}
                 </span>
@@ -137,7 +144,7 @@ export function Words() {
           {GLOSSARY.map((g) => (
             <div key={g.id} id={g.id} tabIndex={-1} className={row}>
               <dt>
-                <b>{g.title}</b> <span className="text-ink-2">{g.also}</span>
+                <b>{tell(g.title)}</b> <span className="text-ink-2">{tell(g.also)}</span>
               </dt>
               <dd>{g.text}</dd>
             </div>

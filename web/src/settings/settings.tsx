@@ -1,6 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
+import type { z } from 'zod';
 import { ownerSchema, type Owner } from '@pincer/core/case';
 import { TOOLS, type ToolId } from '@pincer/core/knowledge';
 import { changeSettings } from '../store/logbook-actions.ts';
@@ -8,16 +9,23 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
 import { OnThisDevice } from './on-this-device.tsx';
 import { Segments } from '../ui/segments.tsx';
+import { UnitsField } from './units-field.tsx';
+import { useTell } from '../store/use-tell.ts';
 
 /** The owner's rates, tools, school, units and theme. */
 export function SettingsPage() {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((s) => s.settings);
-  const { register, handleSubmit, formState, setValue, control } = useForm<Owner>({
+  const { register, handleSubmit, formState, setValue, control } = useForm<
+    z.input<typeof ownerSchema>,
+    unknown,
+    Owner
+  >({
     resolver: zodResolver(ownerSchema),
     defaultValues: settings.owner,
   });
-  const [school, units] = useWatch({ control, name: ['school', 'units'] });
+  const [school, units, words] = useWatch({ control, name: ['school', 'units', 'words'] });
   const number = (name: 'ownHourly' | 'shopHourly' | 'shopDiagnosis', label: string, hint: string) => (
     <label className="block">
       <span className="font-semibold">{label}</span>
@@ -61,8 +69,8 @@ export function SettingsPage() {
         <h2 className="text-lg">Your time, your money, your tools</h2>
         <div className="grid gap-4 sm:grid-cols-2">
           {number('ownHourly', 'Your own time, per hour', 'What it is worth to you; 0 if you enjoy it.')}
-          {number('shopHourly', 'Workshop labour, per hour', 'Ask, or leave the guess.')}
-          {number('shopDiagnosis', 'Workshop diagnosis fee', 'Before anything is repaired.')}
+          {number('shopHourly', tell('{Workshop} labour, per hour'), 'Ask, or leave the guess.')}
+          {number('shopDiagnosis', tell('{Workshop} diagnosis fee'), 'Before anything is repaired.')}
           <label className="block">
             <span className="font-semibold">Currency</span>
             <span className="block text-[14px] text-ink-2">Symbol or short code, for display only.</span>
@@ -75,7 +83,7 @@ export function SettingsPage() {
             {(Object.keys(TOOLS) as ToolId[]).map((id) => (
               <label key={id} className="flex min-h-11 items-center gap-3">
                 <input type="checkbox" className="size-5 accent-(--ink)" value={id} {...register('tools')} />
-                {TOOLS[id]}
+                {tell(TOOLS[id])}
               </label>
             ))}
           </div>
@@ -97,18 +105,18 @@ export function SettingsPage() {
           />
         </div>
         <div>
-          <p className="font-semibold">Distances</p>
+          <p className="font-semibold">English</p>
           <Segments
-            label="Distances"
-            value={units}
+            label="English"
+            value={words ?? null}
             options={[
-              { id: 'metric', title: 'Kilometres' },
-              { id: 'mixed', title: 'Miles, °C, kPa' },
-              { id: 'imperial', title: 'Miles, °F, psi' },
+              { id: 'british', title: 'British: bonnet, petrol, tyre' },
+              { id: 'american', title: 'American: hood, gasoline, tire' },
             ]}
-            onChange={(units) => setValue('units', units)}
+            onChange={(words) => setValue('words', words)}
           />
         </div>
+        <UnitsField units={units} onChange={(units) => setValue('units', units)} />
         <button type="submit" className={BUTTON.solid}>
           Save
         </button>

@@ -2,6 +2,7 @@ import { createApi, fakeBaseQuery, skipToken } from '@reduxjs/toolkit/query/reac
 import type { Assessment, CodePage } from '@pincer/core/assess';
 import type { CaseRecord, Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { Wording } from '@pincer/core/words';
 import { now } from '../clock.ts';
 import type { ReferenceHit } from '../ports/core.ts';
 import type { Ports } from '../ports/ports.ts';
@@ -77,17 +78,17 @@ export const coreApi = createApi({
         }
       },
     }),
-    codePage: build.query<CodePage, string>({
+    codePage: build.query<CodePage, { code: string; wording: Wording }>({
       keepUnusedDataFor: 600,
-      queryFn: (code, { extra }) =>
-        (extra as Way).core.codePage(code).then(
+      queryFn: ({ code, wording }, { extra }) =>
+        (extra as Way).core.codePage(code, wording).then(
           (data) => ({ data }),
           (error: unknown) => ({ error: faultOf(error) }),
         ),
     }),
-    search: build.query<readonly ReferenceHit[], { text: string; limit: number }>({
-      queryFn: ({ text, limit }, { extra }) =>
-        (extra as Way).core.searchReference(text, limit).then(
+    search: build.query<readonly ReferenceHit[], { text: string; limit: number; wording: Wording }>({
+      queryFn: ({ text, limit, wording }, { extra }) =>
+        (extra as Way).core.searchReference(text, limit, wording).then(
           (data) => ({ data }),
           (error: unknown) => ({ error: faultOf(error) }),
         ),

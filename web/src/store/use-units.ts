@@ -1,7 +1,7 @@
-import type { Owner } from '@pincer/core/case';
+import type { UnitChoice } from '@pincer/core/words';
 import { useAppSelector } from './store.ts';
 
 /** The owner's units. */
-export function useUnits(): Owner['units'] {
+export function useUnits(): UnitChoice {
   return useAppSelector((s) => s.settings.owner.units);
 }

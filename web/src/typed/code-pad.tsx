@@ -19,6 +19,7 @@ import { keepDraft } from '../store/logbook-actions.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { isField } from '../ui/shortcuts.ts';
 import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
+import { useTell } from '../store/use-tell.ts';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;
 const DIGITS = Array.from('0123456789ABCDEF');
@@ -62,6 +63,7 @@ export function CodePad({
   caseId: string;
   onAdd: (findings: PastedFindings) => Promise<void>;
 }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const key = `pad:${caseId}`;
   const [typed, setTyped] = useDraft(key, EMPTY, isTyped);
@@ -187,7 +189,7 @@ export function CodePad({
           {typed.codes.map((c) => (
             <li key={`${c.code}${c.word}`} className="flex items-center gap-3 py-1">
               <span className="font-mono text-[18px]">{c.code}</span>
-              <span className="flex-1">{explainCode(c.code).title}</span>
+              <span className="flex-1">{tell(explainCode(c.code).title)}</span>
               <span className="text-ink-2">{stateOfWord(c.word)}</span>
               <button
                 type="button"

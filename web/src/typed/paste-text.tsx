@@ -10,6 +10,7 @@ import { useDraft } from '../store/use-draft.ts';
 import { BUTTON, FIELD } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
 import { figure } from '../ui/format.ts';
+import { useTell } from '../store/use-tell.ts';
 
 interface Pasted {
   text: string;
@@ -33,6 +34,7 @@ export function PasteText({
   caseId: string;
   onAdd: (findings: PastedFindings) => Promise<void>;
 }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const key = `paste:${caseId}`;
   const [pasted, setPasted] = useDraft(key, EMPTY, isPasted);
@@ -100,7 +102,7 @@ export function PasteText({
                 row(
                   `c${i}${c.code}`,
                   <>
-                    <span className="font-mono text-[18px]">{c.code}</span> {explainCode(c.code).title}
+                    <span className="font-mono text-[18px]">{c.code}</span> {tell(explainCode(c.code).title)}
                   </>,
                   c,
                   <select

@@ -1,4 +1,4 @@
-import { KM_PER_MILE } from '@pincer/core/signals';
+import { ownUnit, type UnitChoice } from '@pincer/core/words';
 import { format, isSameDay } from 'date-fns';
 import { now } from '../clock.ts';
 
@@ -69,8 +69,7 @@ export function figure(value: number): string {
 }
 
 /** Kilometres in the owner's units. */
-export function distance(km: number, units: 'metric' | 'imperial' | 'mixed'): string {
-  return units === 'metric'
-    ? `${Math.round(km).toLocaleString('en-GB')} km`
-    : `${Math.round(km / KM_PER_MILE).toLocaleString('en-GB')} mi`;
+export function distance(km: number, units: UnitChoice): string {
+  const own = ownUnit('km', units);
+  return `${Math.round(own.of(km)).toLocaleString('en-GB')} ${own.unit}`;
 }

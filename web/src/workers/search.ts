@@ -2,6 +2,7 @@ import MiniSearch from 'minisearch';
 import { LAMPS, READER_WORDS } from '@pincer/core/case';
 import { GLOSSARY, describedCodes, explainCode, namesOf } from '@pincer/core/codes';
 import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
+import { inEveryEnglish, tell, type Wording } from '@pincer/core/words';
 import type { ReferenceHit } from '../ports/core.ts';
 
 interface Document extends ReferenceHit {
@@ -92,16 +93,16 @@ function built(): MiniSearch<Document> {
       boostDocument: (_, __, stored) => KIND_FIRST[stored?.['kind'] as ReferenceHit['kind']],
     },
   });
-  made.addAll(documents());
+  made.addAll(documents().map((d) => ({ ...d, words: inEveryEnglish(`${d.title} ${d.words}`) })));
   index = made;
   return made;
 }
 
 /**
- * Codes, words, lamps, symptoms and readers' words by code, word or workshop's term; tolerant of typing slips. Words
- * that are not all found together are searched one by one.
+ * Codes, words, lamps, symptoms and readers' words by code, word or workshop's term in either English; tolerant of
+ * typing slips. Words that are not all found together are searched one by one.
  */
-export function searchReference(text: string, limit: number): ReferenceHit[] {
+export function searchReference(text: string, limit: number, wording: Wording): ReferenceHit[] {
   const search = built();
   const strict = search.search(text);
   const results = strict.length > 0 ? strict : search.search(text, { combineWith: 'OR' });
@@ -110,8 +111,8 @@ export function searchReference(text: string, limit: number): ReferenceHit[] {
   return results.slice(0, limit).map((r) => ({
     id: String(r.id),
     kind: r['kind'] as ReferenceHit['kind'],
-    title: String(r['title']),
-    detail: String(r['detail']),
+    title: tell(String(r['title']), wording),
+    detail: tell(String(r['detail']), wording),
     to: String(r['to']),
   }));
 }

@@ -10,9 +10,11 @@ import { duration, money, moment, percent } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 /** The chosen procedure: cautions first, then its steps, then what was done. */
 export function Fix() {
+  const tell = useTell();
   const { record, assessment, state } = useCase();
   const { procedures } = assessment;
   const chosen = state.decision?.cause;
@@ -31,7 +33,9 @@ export function Fix() {
   return (
     <StationPage
       title="Fix"
-      lead="The handbook and workshop manual take precedence over these steps, above all for torque and safety."
+      lead={tell(
+        'The {handbook} and {workshop manual} take precedence over these steps, above all for torque and safety.',
+      )}
       {...(state.repairs.length > 0
         ? {
             next: {
@@ -97,6 +101,7 @@ const isTicks = (v: unknown): v is Ticks =>
   typeof v === 'object' && v !== null && 'hasSeen' in v && 'done' in v && 'cost' in v && 'note' in v;
 
 function Procedure({ procedure }: { procedure: ProcedureView }) {
+  const tell = useTell();
   const { record } = useCase();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -134,7 +139,7 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
         </p>
       </div>
       {procedure.isLicensed ? (
-        <Notice title="This is work for a workshop." tone="strong">
+        <Notice title={tell('This is work for a {workshop}.')} tone="strong">
           Take the facts with you: codes, freeze frame and checks. They save diagnosis time.
         </Notice>
       ) : null}

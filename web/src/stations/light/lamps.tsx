@@ -8,6 +8,7 @@ import {
   type LampMode,
 } from '@pincer/core/case';
 import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { SHEET, cx } from '../../ui/classes.ts';
 import { Lamp } from '../../ui/lamp.tsx';
@@ -45,6 +46,7 @@ const BULB_MEANS = {
 /** The lamps, each steady, flashing or at times, in its colour; and whether the engine lamp lights at all. */
 export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
   const dispatch = useAppDispatch();
+  const tell = useTell();
   const note = (lamp: LampId, mode: LampMode, colour: LampColour | null) =>
     void dispatch(addRecord(caseId, { kind: 'lamp', lamp, mode, ...(colour ? { colour } : {}) }));
   return (
@@ -73,7 +75,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
                   <Lamp lamp={lamp} size={32} />
                 </span>
                 <span className="leading-tight">
-                  <span className="font-semibold">{LAMPS[lamp]}</span>
+                  <span className="font-semibold">{tell(LAMPS[lamp])}</span>
                   <span className="block text-[13px] text-ink-2">
                     {colour ?? 'red or amber'}
                     {STOP.has(lamp) ? ' – if lit, stop now' : ''}
@@ -81,7 +83,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
                 </span>
               </span>
               <Segments
-                label={LAMPS[lamp]}
+                label={tell(LAMPS[lamp])}
                 options={MODES}
                 value={mode}
                 onChange={(m) => note(lamp, m, seen?.colour ?? null)}
@@ -89,9 +91,9 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
               />
               {isLit && isEither ? (
                 <div className="flex w-full items-center justify-end gap-2 pb-1 text-[15px]">
-                  <span>Which colour?</span>
+                  <span>{tell('Which {colour}?')}</span>
                   <Segments
-                    label={`Colour of: ${LAMPS[lamp]}`}
+                    label={tell(`{Colour} of: ${LAMPS[lamp]}`)}
                     options={COLOURS.filter((c) => LAMP_COLOURS.includes(c.id))}
                     value={seen?.colour ?? null}
                     onChange={(c) => note(lamp, mode, c)}

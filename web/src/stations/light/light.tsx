@@ -3,6 +3,7 @@ import type { Answered } from '@pincer/core/case';
 import { OBSERVATIONS, OWNER_OBSERVATIONS, type ObservationKey } from '@pincer/core/knowledge';
 import { levelRank } from '@pincer/core/urgency';
 import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
@@ -22,6 +23,7 @@ const GROUPS = [
 /** What lit, how it runs, what came before. Anything may stay unknown. */
 export function Light() {
   const { record, state, assessment } = useCase();
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const answer = (observation: ObservationKey, next: Answered) =>
     void dispatch(addRecord(record.id, { kind: 'observation', observation, answer: next }));
@@ -69,7 +71,7 @@ export function Light() {
                 ).map((key) => (
                   <Answer
                     key={key}
-                    title={OBSERVATIONS[key].title}
+                    title={tell(OBSERVATIONS[key].title)}
                     value={state.standing.observations.get(key)?.answer ?? 'unknown'}
                     onChange={(a) => answer(key, a)}
                   />

@@ -1,6 +1,7 @@
 import { CAUTIONS, checkById } from '@pincer/core/knowledge';
 import type { PreliminaryCheck } from '@pincer/core/urgency';
 import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
@@ -14,6 +15,7 @@ export function PreliminaryChecks({
   things: readonly PreliminaryCheck[];
 }) {
   const dispatch = useAppDispatch();
+  const tell = useTell();
   if (things.length === 0) return null;
   return (
     <section aria-labelledby="first-things" className={SHEET}>
@@ -37,8 +39,8 @@ export function PreliminaryChecks({
                   <summary className="flex min-h-11 items-center font-semibold">
                     How to do it, and record the result
                   </summary>
-                  <Cautions texts={check.cautions.map((c) => CAUTIONS[c])} />
-                  <p className="mt-2">{check.how}</p>
+                  <Cautions texts={check.cautions.map((c) => tell(CAUTIONS[c]))} />
+                  <p className="mt-2">{tell(check.how)}</p>
                   <div className="mt-2 flex flex-wrap gap-2">
                     {check.outcomes.map((o) => (
                       <button
@@ -49,7 +51,7 @@ export function PreliminaryChecks({
                           void dispatch(addRecord(caseId, { kind: 'check', check: check.id, outcome: o.id }))
                         }
                       >
-                        {o.title}
+                        {tell(o.title)}
                       </button>
                     ))}
                   </div>

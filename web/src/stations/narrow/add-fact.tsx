@@ -1,6 +1,7 @@
 import { toast } from 'sonner';
 import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
 import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
@@ -19,6 +20,7 @@ const isText = (v: unknown): v is string => typeof v === 'string';
 /** Something that the owner saw or did: an answer, or a note in their own words. */
 export function AddFact({ onClose }: { onClose: () => void }) {
   const { record, state } = useCase();
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const [note, setNote, forgetNote] = useDraft(`note:${record.id}`, '', isText);
   return (
@@ -58,9 +60,9 @@ export function AddFact({ onClose }: { onClose: () => void }) {
           const kind = OBSERVATIONS[key];
           return (
             <li key={key} className="flex flex-wrap items-center justify-between gap-2 py-1.5">
-              <span>{'ask' in kind ? kind.ask : kind.title}</span>
+              <span>{tell('ask' in kind ? kind.ask : kind.title)}</span>
               <Segments
-                label={kind.title}
+                label={tell(kind.title)}
                 options={ANSWERS}
                 value={state.standing.observations.get(key)?.answer ?? null}
                 tone="own"

@@ -2,6 +2,7 @@ import { socketCoverage, type Vehicle } from '@pincer/core/vehicle';
 import { SHEET } from '../../ui/classes.ts';
 import { Places } from './places.tsx';
 import { Socket } from './socket.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 const COVERAGE_WORDS = {
   yes: 'This vehicle has the standard’s socket.',
@@ -28,6 +29,7 @@ export function Before({
   isFolded: boolean;
   onFold: (isFolded: boolean) => void;
 }) {
+  const tell = useTell();
   const coverage = socketCoverage(vehicle);
   return (
     <details open={!isFolded} onToggle={(e) => onFold(!e.currentTarget.open)} className={SHEET}>
@@ -36,8 +38,8 @@ export function Before({
         <div className="grid gap-x-6 gap-y-3 md:grid-cols-[1fr_270px]">
           <div>
             <p className="mb-2">
-              <b>{COVERAGE_WORDS[coverage.verdict]}</b> {coverage.reason}{' '}
-              <span className="text-ink-2">{coverage.howToTell}</span>
+              <b>{COVERAGE_WORDS[coverage.verdict]}</b> {tell(coverage.reason)}{' '}
+              <span className="text-ink-2">{tell(coverage.howToTell)}</span>
             </p>
             <ol className="list-decimal space-y-1 pl-5">
               {PREPARE.map((p) => (

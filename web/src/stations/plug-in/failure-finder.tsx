@@ -7,6 +7,7 @@ import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Causes below this are only counted. */
 const SHOWN = 0.04;
@@ -20,6 +21,7 @@ export function FailureFinder({
   /** Connects once more in the same way. */
   onTry: (step: FailureStep) => Promise<ConnectOutcome>;
 }) {
+  const tell = useTell();
   const { record, state, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const [isTrying, setTrying] = useState(false);
@@ -67,8 +69,8 @@ export function FailureFinder({
           </p>
           {next ? (
             <div className="mt-3 border-l-[5px] border-own pl-3">
-              <p className="text-[18px] font-bold">{next.title}</p>
-              <p>{next.how}</p>
+              <p className="text-[18px] font-bold">{tell(next.title)}</p>
+              <p>{tell(next.how)}</p>
               <div className="mt-2.5 flex flex-wrap gap-2">
                 {next.isTry ? (
                   <button
@@ -87,7 +89,7 @@ export function FailureFinder({
                       className={BUTTON.plain}
                       onClick={() => void note(next, a.id)}
                     >
-                      {a.title}
+                      {tell(a.title)}
                     </button>
                   ))
                 )}
@@ -116,7 +118,7 @@ export function FailureFinder({
             {shown.map((c, i) => (
               <li key={c.id}>
                 <div className="flex items-baseline justify-between gap-3">
-                  <span className={i === 0 ? 'font-semibold' : ''}>{c.title}</span>
+                  <span className={i === 0 ? 'font-semibold' : ''}>{tell(c.title)}</span>
                   <span className="font-mono text-[15px]">{percent(c.chance)}</span>
                 </div>
                 <div className="h-1.5 rounded-sm bg-line">

@@ -1,4 +1,5 @@
 import { socketPlaces, type SocketPlace, type Vehicle } from '@pincer/core/vehicle';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Where each place is in its picture. */
 const AT: Readonly<Record<SocketPlace['at'], readonly [x: number, y: number]>> = {
@@ -14,13 +15,14 @@ const AT: Readonly<Record<SocketPlace['at'], readonly [x: number, y: number]>> =
 
 /** The footwell, or the motorcycle from its side, with the places to look in, numbered by likelihood. */
 export function Places({ kind }: { kind: Vehicle['kind'] }) {
+  const tell = useTell();
   const places = socketPlaces(kind);
   return (
     <figure className="grid items-start gap-x-4 gap-y-2 sm:grid-cols-[minmax(240px,340px)_1fr]">
       <svg
         viewBox="0 0 330 206"
         role="img"
-        aria-label={`Where the socket may be: ${places.map((p, i) => `${i + 1}, ${p.title.toLowerCase()}`).join('; ')}.`}
+        aria-label={`Where the socket may be: ${places.map((p, i) => `${i + 1}, ${tell(p.title).toLowerCase()}`).join('; ')}.`}
         className="w-full rounded border border-line bg-sheet-2"
       >
         {kind === 'motorcycle' ? <Motorcycle /> : <Footwell />}
@@ -56,7 +58,7 @@ export function Places({ kind }: { kind: Vehicle['kind'] }) {
             <li key={p.at} className="grid grid-cols-[1.4em_1fr]">
               <b>{i + 1}</b>
               <span>
-                <b>{p.title}.</b> <span className="text-ink-2">{p.hint}</span>
+                <b>{tell(p.title)}.</b> <span className="text-ink-2">{tell(p.hint)}</span>
               </span>
             </li>
           ))}

@@ -21,11 +21,13 @@ import { FailureFinder } from './failure-finder.tsx';
 import { RealAdapter, useRealWays } from './real-adapter.tsx';
 import { STAND_IN_START, StandInAdapterChoice, isStandInChoice, standInSetup } from './stand-in.tsx';
 import { WhichTool } from './which-tool.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 const isBoolean = (v: unknown): v is boolean => typeof v === 'boolean';
 
 /** Getting the adapter to talk. */
 export function PlugIn() {
+  const tell = useTell();
   const { record, state, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -58,7 +60,7 @@ export function PlugIn() {
 
   return (
     <StationPage
-      title="Plug in"
+      title="Connect"
       lead="The adapter must connect to the car first. This changes nothing in the car."
       {...(isTalking
         ? {
@@ -87,8 +89,8 @@ export function PlugIn() {
           </p>
         ) : null}
         {mine.at === 'lost' || (mine.at === 'failed' && state.connection?.outcome !== 'failed') ? (
-          <Notice title={mine.words.sentence} tone="strong">
-            {mine.words.next}
+          <Notice title={tell(mine.words.sentence)} tone="strong">
+            {tell(mine.words.next)}
           </Notice>
         ) : null}
       </div>

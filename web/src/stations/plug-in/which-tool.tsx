@@ -3,6 +3,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
+import { useTell } from '../../store/use-tell.ts';
 
 const NEEDS = Object.keys(TOOL_NEEDS) as ToolNeed[];
 const isNeeds = (v: unknown): v is ToolNeed[] =>
@@ -13,6 +14,7 @@ const OTHER_UNITS = ['airbag', 'stability', 'steering', 'tyre', 'high-voltage', 
 
 /** Which kind of tool is enough for the question at hand, and when it pays against a workshop's fee. */
 export function WhichTool({ onByHand }: { onByHand: () => void }) {
+  const tell = useTell();
   const { record, state } = useCase();
   const owner = useAppSelector((s) => s.settings.owner);
   const asksOthers = OTHER_UNITS.some((l) => (state.standing.lamps.get(l)?.mode ?? 'out') !== 'out');
@@ -50,13 +52,13 @@ export function WhichTool({ onByHand }: { onByHand: () => void }) {
         ))}
       </div>
       <p className="mt-3" role="status">
-        <b>{choice.enough.title} is enough.</b> {choice.enough.about} {choice.sentence}
+        <b>{tell(choice.enough.title)} is enough.</b> {tell(choice.enough.about)} {tell(choice.sentence)}
       </p>
       {choice.lacking.length > 0 ? (
         <ul className="mt-1 text-[15px] text-ink-2">
           {choice.lacking.map(({ kind, lacks }) => (
             <li key={kind.id}>
-              {kind.title}: not enough; cannot do {lacks.join('; ')}.
+              {tell(kind.title)}: not enough; cannot do {tell(lacks.join('; '))}.
             </li>
           ))}
         </ul>

@@ -9,6 +9,7 @@ import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Why there is no way to a clear at the moment, and the one next thing to do. */
 const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: string }>> = {
@@ -85,6 +86,7 @@ function busyWords(clear: ClearState): string | null {
 
 /** The way to a clear. Without a full reading of this session that storage has given back there is no button to press. */
 export function ClearGuard() {
+  const tell = useTell();
   const { record, state, assessment, vehicle } = useCase();
   const clear = useAppSelector((s) => clearStateOf(s, record.id));
   const isConnected = useAppSelector(
@@ -167,8 +169,9 @@ export function ClearGuard() {
                     <span className="font-mono">{[...new Set(codes.map((c) => c.code))].join(', ')}</span>
                     {unit.id === 'airbag' ? (
                       <span className="block text-[15px] text-ink-2">
-                        Airbags are work for a qualified workshop: if the code comes back, do not clear it
-                        again.
+                        {tell(
+                          'Airbags are work for a qualified {workshop}: if the code comes back, do not clear it again.',
+                        )}
                       </span>
                     ) : null}
                   </span>

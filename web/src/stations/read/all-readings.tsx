@@ -3,9 +3,9 @@ import { unitName } from '@pincer/core/assess';
 import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
 import { useUnits } from '../../store/use-units.ts';
-import { ownUnit, type Units } from '../../ui/own-units.ts';
+import { ownUnit, type UnitChoice } from '@pincer/core/words';
 
-function shown(v: ReadValue, units: Units): string {
+function shown(v: ReadValue, units: UnitChoice): string {
   if (v.value === null) return 'not available';
   if (typeof v.value !== 'number') return v.value;
   const own = ownUnit(v.unit, units);

@@ -4,6 +4,7 @@ import { scanView, storedConditions, onBoardTests, type LampApart } from '@pince
 import type { ClearedLately, EntryOf } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
+import { tellAll } from '@pincer/core/words';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { cutScan, scanCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
@@ -12,6 +13,7 @@ import { isWatching } from '../../store/watch-slice.ts';
 import { Panels } from '../../ui/contained.tsx';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { counted, distance, moment } from '../../ui/format.ts';
+import { useTell, useWording } from '../../store/use-tell.ts';
 import { useUnits } from '../../store/use-units.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
@@ -28,14 +30,15 @@ import { now } from '../../clock.ts';
 
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
+  const tell = useTell();
   const { record, state, assessment, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const link = useAppSelector((s) => s.link);
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
-  const view = scanView(state, vehicle);
+  const wording = useWording();
+  const view = tellAll(scanView(state, vehicle), wording);
   const { known, last } = view;
   const codes = new Set(known.codes.map((c) => c.code)).size;
-  const readingUnits = useUnits();
   const isRecording = useAppSelector(isWatching);
   const canRead = mine.at === 'talking' && !isRecording;
   const begun = canRead ? cutScan(record, now()) : null;
@@ -104,7 +107,7 @@ export function Read() {
         {mine.at === 'lost' ? (
           <div className="mt-3">
             <Notice
-              title={mine.words.sentence}
+              title={tell(mine.words.sentence)}
               tone="strong"
               action={
                 <Link className={BUTTON.solid} to={`/case/${record.id}/plug-in`}>
@@ -112,7 +115,7 @@ export function Read() {
                 </Link>
               }
             >
-              {mine.words.next}
+              {tell(mine.words.next)}
             </Notice>
           </div>
         ) : null}
@@ -145,7 +148,7 @@ export function Read() {
           {view.lampApart ? <LampNotice apart={view.lampApart} /> : null}
           <CodesByUnit view={view} />
           <div className="grid gap-4 lg:grid-cols-2">
-            <Stored stored={storedConditions(state, vehicle, readingUnits)}>
+            <Stored stored={tellAll(storedConditions(state, vehicle), wording)}>
               <FrameValues reading={known} />
             </Stored>
             <Monitors reading={known} />

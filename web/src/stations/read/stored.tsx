@@ -2,7 +2,7 @@ import type { StoredConditions } from '@pincer/core/assess';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
 import { useUnits } from '../../store/use-units.ts';
-import { ownUnit } from '../../ui/own-units.ts';
+import { ownUnit } from '@pincer/core/words';
 
 const WHERE = {
   recordings: 'from your recordings',

@@ -31,6 +31,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { Traces, type Trace } from './traces.tsx';
 import { beep } from './beep.ts';
 import { useOneByOne } from './one-by-one.ts';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Seconds in view while it runs. */
 const VIEW = 30;
@@ -161,6 +162,7 @@ export function Live({
 
 /** Leads to one state and says when enough of it is recorded. */
 function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
+  const tell = useTell();
   const watch = useMemo(() => new GuidedWatch(step, engineOf(vehicle)), [step, vehicle]);
   const [now, setNow] = useState<GuidedState | null>(null);
   const isMarked = useRef(false);
@@ -189,7 +191,7 @@ function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
   return (
     <div className="border-l-4 border-own bg-own-soft px-3 py-2">
       <p role="status" className="text-[18px] font-bold">
-        {now.says}
+        {tell(now.says)}
       </p>
       <div className="mt-1 h-2.5 rounded-sm bg-line" aria-hidden="true">
         <div

@@ -12,7 +12,7 @@ import {
 import type { Mark, Stat } from '@pincer/core/signals';
 import { figure } from '../../ui/format.ts';
 import { useUnits } from '../../store/use-units.ts';
-import { ownUnit, type Units } from '../../ui/own-units.ts';
+import { ownUnit, type UnitChoice } from '@pincer/core/words';
 
 export interface Points {
   times: readonly number[];
@@ -76,7 +76,7 @@ const syncByTime = (ticks: unknown, data: { activeLabel?: unknown }): number =>
   nearest(ticks as { value: unknown }[], data.activeLabel);
 
 /** A trace with everything in the owner's units. */
-function inOwn(trace: Trace, units: Units): Trace {
+function inOwn(trace: Trace, units: UnitChoice): Trace {
   const { unit, of } = ownUnit(trace.unit, units);
   if (unit === trace.unit) return trace;
   const points = (p: Points): Points => ({ times: p.times, values: p.values.map(of) });

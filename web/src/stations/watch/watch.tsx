@@ -13,6 +13,7 @@ import {
 } from '@pincer/core/signals';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { recordingHours } from '../../store/space-actions.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import {
@@ -36,6 +37,7 @@ const isKeyList = (v: unknown): v is ReadingKey[] =>
 /** Readings over time: watched, recorded, judged, compared. */
 export function Watch() {
   const { record, state, vehicle, assessment } = useCase();
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const status = useAppSelector((s) => s.watch.status);
   const link = useAppSelector((s) => s.link);
@@ -178,19 +180,23 @@ export function Watch() {
                   className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-t border-line pt-2"
                 >
                   <span className="min-w-0 flex-1 basis-80">
-                    <b>{step.title}</b>
-                    <span className="block text-[15px]">{step.how}</span>
+                    <b>{tell(step.title)}</b>
+                    <span className="block text-[15px]">{tell(step.how)}</span>
                     {step.caution ? (
-                      <span className="block text-[15px] font-semibold">{step.caution}</span>
+                      <span className="block text-[15px] font-semibold">{tell(step.caution)}</span>
                     ) : null}
                   </span>
                   <button
                     type="button"
                     className={BUTTON.plain}
                     disabled={!isTalking}
-                    aria-label={`Begin: ${step.title}`}
+                    aria-label={`Begin: ${tell(step.title)}`}
                     onClick={() =>
-                      begin(step.title, offered.size > 0 ? offeredFor(step, offered) : step.needs, step.id)
+                      begin(
+                        tell(step.title),
+                        offered.size > 0 ? offeredFor(step, offered) : step.needs,
+                        step.id,
+                      )
                     }
                   >
                     Begin
@@ -260,13 +266,14 @@ function Choose({
   isTalking: boolean;
   onBegin: (keys: readonly ReadingKey[]) => void;
 }) {
+  const tell = useTell();
   const keys = chosen.length > 0 ? chosen : proposed;
   return (
     <section aria-label="What to watch" className={`${SHEET} space-y-2 p-4`}>
       <h3 className="text-lg">What to watch</h3>
       <p className="text-[15px] text-ink-2">
         {chosen.length > 0 ? 'As you chose:' : 'Suggested from the codes and likely causes:'}{' '}
-        <span className="text-ink">{keys.map((k) => READINGS[k].title.toLowerCase()).join(', ')}</span>
+        <span className="text-ink">{keys.map((k) => tell(READINGS[k].title).toLowerCase()).join(', ')}</span>
       </p>
       <div className="flex flex-wrap gap-2">
         <button
@@ -294,7 +301,7 @@ function Choose({
                 checked={keys.includes(key)}
                 onChange={(e) => setChosen(e.target.checked ? [...keys, key] : keys.filter((k) => k !== key))}
               />
-              {READINGS[key].title}
+              {tell(READINGS[key].title)}
             </label>
           ))}
         </div>

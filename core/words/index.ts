@@ -1,0 +1,15 @@
+export { inEveryEnglish, quantityText, tell, tellAll, type Wording } from './tell.ts';
+export {
+  KM_PER_MILE,
+  KPA_PER_PSI,
+  M_PER_FOOT,
+  UNIT_PRESETS,
+  ownUnit,
+  unitChoiceSchema,
+  unitsOf,
+  type OwnUnit,
+  type UnitChoice,
+  type UnitPreset,
+  type Units,
+} from './units.ts';
+export { AMERICAN, VOCABULARIES, wordIn, type Vocabulary } from './vocabulary.ts';
