@@ -1,4 +1,6 @@
 import { Command, CommanderError } from 'commander';
+import { DEFAULT_OWNER } from '@pincer/core/case';
+import { tell } from '@pincer/core/words';
 import { assessFile } from './assess.ts';
 import { decodeFiles } from './decode.ts';
 import { explainCodes } from './explain.ts';
@@ -15,8 +17,13 @@ const BAD_INPUT = 2;
  */
 export async function main(
   args: readonly string[],
-  out: Output = { log: (t) => process.stdout.write(`${t}\n`), error: (t) => process.stderr.write(`${t}\n`) },
+  to: Output = { log: (t) => process.stdout.write(`${t}\n`), error: (t) => process.stderr.write(`${t}\n`) },
 ): Promise<number> {
+  // Whatever is printed is told in the words of an owner who has chosen nothing.
+  const out: Output = {
+    log: (text) => to.log(tell(text, DEFAULT_OWNER)),
+    error: (text) => to.error(tell(text, DEFAULT_OWNER)),
+  };
   let code = 0;
   const program = new Command('pincer')
     .description('Pincer on files: explain codes, decode logs, assess a case, validate a file.')

@@ -52,6 +52,8 @@ describe('pincer explain', () => {
     const { out } = await run('explain', 'P0113');
     expect(out).toMatch(/P0113 {2}Intake air temperature sensor 1: signal too high/);
     expect(out).toMatch(/Also called/);
+    expect((await run('explain', 'P0513')).out).toMatch(/^P0513 {2}Immobiliser: incorrect key$/m);
+    expect((await run('explain', 'P0513', '--json')).out).toContain('"Immobiliser: incorrect key"');
   });
 });
 

@@ -8,6 +8,13 @@ export const CAUTIONS = {
     'Ignition off and key out of range before you touch coils or leads: the spark has tens of thousands of volts. Where the engine must crank, keep hands off all ignition parts.',
   petrol:
     '{Petrol} under pressure sprays and burns. Release the pressure as the {workshop manual} says; no sparks, no smoking, a fire extinguisher at hand.',
+  'fuel-vapour':
+    'Fuel {vapour} is heavier than air, burns, and harms when inhaled: work outdoors, allow no flames or sparks, and do not suck on hoses.',
+  'rail-pressure':
+    'Fuel rails hold up to {350 bar} on {petrol} and {2,500 bar} on diesel: a jet cuts through skin. Engine off, wait until the rail pressure reads zero, and never search for a leak with your hand.',
+  refrigerant:
+    'Refrigerant is under pressure and freezes skin and eyes: only certified people may open the air-conditioning system. Check your local rule.',
+  'dry-grass': 'After such a drive the exhaust is red hot: do not stop or park on dry grass or leaves.',
   'exhaust-gas':
     'Exhaust gas kills indoors. Run the engine outdoors only, or with the exhaust piped outside.',
   battery:
@@ -26,9 +33,9 @@ export const CAUTIONS = {
   steering:
     'Your life depends on the steering: beyond looking and topping up it is work for a qualified {workshop}.',
   airbag:
-    'Airbags and belt pretensioners contain explosives: work for qualified people. Look, do not touch; measure nothing on yellow connectors.',
+    'Airbags and belt pretensioners contain explosives: in many places only certified people may work on them; check your local rule. Look, do not touch; measure nothing on yellow connectors.',
   'high-voltage':
-    'Orange cables can kill, even with the car off. Do not touch, open or measure: only qualified people may.',
+    'Orange cables can kill, even with the car off. Do not touch, open or measure: only people certified for high voltage may; check your local rule.',
   unplug:
     'Ignition off and wait a minute before you unplug a connector; press its catch and pull the body, never the wires.',
   cell: 'Button cells can kill if swallowed: keep them away from children, and recycle the old one.',

@@ -35,7 +35,7 @@ export const AFTERTREATMENT_CAUSES: readonly Cause[] = [
     fix('Replace the filter', 450, 150, ['cold-engine', 'jacking'], ['Black soot in the tailpipe is the sign.', 'Driving without it is illegal in most places.']), { fuels: ['diesel'] }),
   cause('dpf-short-trips', 'Short trips only: the filter could not regenerate', 'diesel', 0.02,
     { 'lamp:particulate': 0.8, 'code:particulate': 0.4, 'sign:weak': 0.2 },
-    fix('Take it for a regeneration drive', 0, 30, ['driving'], ['Drive 20 minutes or more at a steady {60 to 100 km/h} with the engine warm; do not stop on dry grass.', 'Repeat such a drive once a fortnight from now on.'], []), { fuels: ['diesel'], isPassing: true }),
+    fix('Take it for a regeneration drive', 0, 30, ['driving', 'dry-grass'], ['Drive 20 minutes or more at a steady {60 to 100 km/h} with the engine warm; do not stop on dry grass.', 'Repeat such a drive once a fortnight from now on.'], []), { fuels: ['diesel'], isPassing: true }),
   cause('reductant-old', 'Reductant old, wrong or frozen', 'diesel', 0.008,
     { 'code:nox': 0.5, 'code:reductant': 0.7 },
     fix('Drain, and refill with fresh reductant', 20, 60, ['cold-engine'], ['Use only sealed, in-date fluid to the standard on the label; put nothing else into that tank.', 'Rinse spills with water: it creeps into connectors and corrodes them.']), { fuels: ['diesel'] }),

@@ -12,13 +12,13 @@ export const AIR_CAUSES: readonly Cause[] = [
     id: 'intake-hose-split', title: 'Intake hose split after the air flow sensor', system: 'air', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.5 }],
     effects: { ...LEAK_EFFECTS, 'reading:air-flow-low': 0.55, 'reading:lean-load': 0.35, 'sign:weak': 0.35, 'before:worked-on': 0.2 },
-    repair: seal('Fit a new intake hose', 35, 35, ['Loosen both clips, ease the hose off without pulling at the sensor.', 'Compare the old and the new hose, fit it, and set the clips square to the rim.', 'Start the engine, listen, and spray the joints with soapy water.']),
+    repair: seal('Fit a new intake hose', 35, 35, ['Loosen both clips, ease the hose off without pulling at the sensor.', 'Compare the old and the new hose, fit it, and set the clips square to the rim.', 'Start the engine, listen, and spray the joints with soapy water.'], ['cold-engine', 'vacuum-hose', 'exhaust-gas']),
   },
   {
     id: 'vacuum-hose-off', title: 'Vacuum hose off or split', system: 'air', scope: 'engine', prior: 0.03,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
     effects: { 'before:unplugged': 0.35, ...LEAK_EFFECTS, 'sign:hiss': 0.65, 'before:worked-on': 0.35 },
-    repair: seal('Replace the vacuum hose', 8, 20, ['Follow each thin hose from end to end; the ends harden and split first.', 'Cut the new hose to the same length and push it fully on.', 'Listen for a hiss with the engine idling.']),
+    repair: seal('Replace the vacuum hose', 8, 20, ['Follow each thin hose from end to end; the ends harden and split first.', 'Cut the new hose to the same length and push it fully on.', 'Listen for a hiss with the engine idling.'], ['cold-engine', 'vacuum-hose', 'exhaust-gas']),
   },
   {
     id: 'intake-gasket', title: 'Intake manifold gasket leaks', system: 'air', scope: 'engine', prior: 0.012,

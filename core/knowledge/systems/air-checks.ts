@@ -22,7 +22,7 @@ export const AIR_CHECKS: readonly Check[] = [
     given: { 'maf-dirty': [0.2, 0.78, 0.02], 'maf-failed': [0.1, 0.35, 0.55], 'maf-unplugged': [0.02, 0.03, 0.95], 'maf-wiring': [0.05, 0.1, 0.85], 'intake-hose-split': [0.35, 0.63, 0.02], 'vacuum-hose-off': [0.5, 0.48, 0.02], 'intake-gasket': [0.55, 0.43, 0.02] },
   },
   {
-    id: 'maf-clean', title: 'Clean the air flow sensor, drive, compare the fuel trims', scope: 'engine', system: 'air', minutes: 30, needsDriving: true, cost: 2, tools: ['cleaner-spray'], cautions: ['spray', 'cold-engine'],
+    id: 'maf-clean', title: 'Clean the air flow sensor, drive, compare the fuel trims', scope: 'engine', system: 'air', minutes: 30, needsDriving: true, cost: 2, tools: ['cleaner-spray'], cautions: ['spray', 'cold-engine', 'driving'],
     how: 'Use air flow sensor cleaner only, do not touch the element, and let it dry. Then see whether the fuel trims come back towards zero.',
     outcomes: [found('same', 'Trims as before', 'It was not dirt.'), found('better', 'Trims come back', 'It was dirt: repaired, but look at the air filter.')],
     otherwise: [0.95, 0.05], given: { 'maf-dirty': [0.15, 0.85], 'maf-failed': [0.85, 0.15] },

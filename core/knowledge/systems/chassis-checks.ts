@@ -27,7 +27,7 @@ export const CHASSIS_CHECKS: readonly Check[] = [
     otherwise: [0.94, 0.06], given: { 'wheel-speed-sensor': [0.5, 0.5] },
   },
   {
-    id: 'lock-to-lock', title: 'Turn the steering wheel from lock to lock', scope: 'engine', system: 'steering', minutes: 3, cost: 0, tools: [], cautions: ['steering'],
+    id: 'lock-to-lock', title: 'Turn the steering wheel from lock to lock', scope: 'engine', system: 'steering', minutes: 3, cost: 0, tools: [], cautions: ['steering', 'exhaust-gas'],
     how: 'Parked, engine running, with room around you: turn fully left, fully right and straight, then switch the ignition off and on. Note whether it is heavy or uneven, and whether the light goes out.',
     outcomes: [found('same', 'Easy, and the light stays on', 'The angle is known; look elsewhere.'), found('out', 'The light goes out', 'The steering angle only had to be relearned.'), found('heavy', 'Heavy or uneven', 'The power assistance has failed: do not drive on.')],
     otherwise: [0.94, 0.03, 0.03], given: { 'steering-angle': [0.35, 0.63, 0.02], 'steering-assist': [0.28, 0.02, 0.7] },

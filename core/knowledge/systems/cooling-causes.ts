@@ -5,23 +5,23 @@ export const COOLING_CAUSES: readonly Cause[] = [
   {
     id: 'coolant-sensor', title: 'Coolant temperature sensor or its connector faulty', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'reading:coolant-soak': 0.4, 'gauge:cold': 0.3, 'lamp:temperature': 0.05, 'before:unplugged': 0.15, 'code:coolant-temperature': 0.92, 'code:rich': 0.15, 'reading:coolant-temperature-rail': 0.7, 'sign:hard-start': 0.4, 'sign:thirsty': 0.45, 'before:worked-on': 0.2 },
-    repair: seal('Fit a new coolant temperature sensor', 18, 30, ['With the engine cold, open the cap slowly until no pressure is left.', 'Take the sensor out, fit the new one with its seal at once, and top up.', 'Bleed as the {workshop manual} says and look for drips.']),
+    repair: seal('Fit a new coolant temperature sensor', 18, 30, ['With the engine cold, open the cap slowly until no pressure is left.', 'Take the sensor out, fit the new one with its seal at once, and top up.', 'Bleed as the {workshop manual} says and look for drips.'], ['cold-engine', 'coolant']),
   },
   {
     id: 'thermostat-open', title: 'Thermostat stuck open', system: 'cooling', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'age-over', years: 7 }, factor: 1.4 }],
     effects: { 'gauge:cold': 0.8, 'code:runs-cold': 0.85, 'reading:runs-cold': 0.85, 'sign:thirsty': 0.35, 'code:catalyst': 0.02 },
-    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant: it is poisonous and tastes sweet to animals.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed as the {workshop manual} says.']),
+    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant: it is poisonous and tastes sweet to animals.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed as the {workshop manual} says.'], ['cold-engine', 'coolant']),
   },
   {
     id: 'coolant-low', title: 'Coolant low (leak)', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'code:overheat': 0.5, 'reading:hot': 0.5, 'code:coolant': 0.5, 'gauge:coolant-low': 0.95, 'gauge:hot': 0.5, 'lamp:temperature': 0.45, 'sign:sweet-smell': 0.4, 'code:runs-cold': 0.05 },
-    repair: seal('Find and repair the leak, top up', 25, 70, ['With the engine stone cold, take the cap off slowly with a rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Repair what leaks, fill with the right coolant, bleed as the {workshop manual} says, and look again after two drives.']),
+    repair: seal('Find and repair the leak, top up', 25, 70, ['With the engine stone cold, take the cap off slowly with a rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Repair what leaks, fill with the right coolant, bleed as the {workshop manual} says, and look again after two drives.'], ['cold-engine', 'coolant']),
   },
   {
     id: 'thermostat-closed', title: 'Thermostat stuck closed', system: 'cooling', scope: 'engine', prior: 0.005,
     effects: { 'code:overheat': 0.6, 'reading:hot': 0.8, 'gauge:hot': 0.9, 'lamp:temperature': 0.7, 'gauge:coolant-low': 0.15 },
-    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed; watch the gauge on the first drive.']),
+    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed; watch the gauge on the first drive.'], ['cold-engine', 'coolant']),
   },
   {
     id: 'cooling-fan', title: 'Cooling fan does not run', system: 'cooling', scope: 'engine', prior: 0.007,

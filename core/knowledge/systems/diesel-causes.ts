@@ -10,6 +10,6 @@ export const DIESEL_CAUSES: readonly Cause[] = [
   {
     id: 'particulate-full', title: 'Particulate filter full of soot', system: 'diesel', scope: 'engine', fuels: ['diesel'], prior: 0.03,
     effects: { 'code:filter-sensor': 0.12, 'reading:filter-full': 0.85, 'reading:ash': 0.12, 'code:particulate': 0.9, 'lamp:particulate': 0.8, 'sign:weak': 0.45, 'sign:limp': 0.45, 'sign:thirsty': 0.35 },
-    repair: { title: 'Let the filter regenerate, or have it cleaned', parts: 0, ownerMinutes: 30, shopMinutes: 60, tools: [], cautions: ['driving'], steps: ['Light steady: drive 20 minutes or more at a steady {60 to 100 km/h} with the engine warm. Do not stop on dry grass: the exhaust gets red hot.', 'Light flashing, or no success: a {workshop} starts the regeneration. Find out why the filter filled: short trips, an injector, the EGR.'] },
+    repair: { title: 'Let the filter regenerate, or have it cleaned', parts: 0, ownerMinutes: 30, shopMinutes: 60, tools: [], cautions: ['driving', 'dry-grass'], steps: ['Light steady: drive 20 minutes or more at a steady {60 to 100 km/h} with the engine warm. Do not stop on dry grass: the exhaust gets red hot.', 'Light flashing, or no success: a {workshop} starts the regeneration. Find out why the filter filled: short trips, an injector, the EGR.'] },
   },
 ];

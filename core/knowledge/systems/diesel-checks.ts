@@ -9,7 +9,7 @@ export const DIESEL_CHECKS: readonly Check[] = [
     otherwise: [0.95, 0.05], given: { 'glow-plug': [0.18, 0.82] },
   },
   {
-    id: 'filter-drive', title: 'Drive twenty minutes at a steady speed', scope: 'engine', system: 'diesel', minutes: 25, needsDriving: true, cost: 3, tools: [], cautions: ['driving'],
+    id: 'filter-drive', title: 'Drive twenty minutes at a steady speed', scope: 'engine', system: 'diesel', minutes: 25, needsDriving: true, cost: 3, tools: [], cautions: ['driving', 'dry-grass'],
     how: 'Only while the light is steady, not flashing: drive a steady {60 to 100 km/h}, engine warm, without stops. Do not stop on dry grass. See whether the light goes out.',
     outcomes: [found('stays', 'It stays lit', 'There is more than soot in it: have it checked.'), found('out', 'It goes out', 'It was full and has regenerated.')],
     otherwise: [0.9, 0.1], given: { 'particulate-full': [0.3, 0.7] },

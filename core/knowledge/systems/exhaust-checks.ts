@@ -10,7 +10,7 @@ export const EXHAUST_CHECKS: readonly Check[] = [
     given: { 'oxygen-front': [0.12, 0.75, 0.08, 0.05], 'exhaust-leak': [0.35, 0.1, 0.53, 0.02], 'injector-leaking': [0.35, 0.05, 0.02, 0.58], 'regulator-leaking': [0.35, 0.05, 0.02, 0.58], 'fuel-pump-weak': [0.3, 0.05, 0.63, 0.02] },
   },
   {
-    id: 'oxygen-rear-steady', title: 'Watch the rear oxygen sensor, warm and steady', scope: 'engine', system: 'exhaust', minutes: 10, cost: 0, tools: [], cautions: ['driving', 'exhaust-gas'],
+    id: 'oxygen-rear-steady', title: 'Watch the rear oxygen sensor, warm and steady', scope: 'engine', system: 'exhaust', minutes: 10, cost: 0, tools: [], cautions: ['cold-engine', 'exhaust-gas', 'moving-parts'],
     how: 'With the catalyst hot, hold 2,500 rpm for two minutes. After a sound catalyst the sensor rests at 0.6 to 0.7 V.',
     outcomes: [found('calm', 'Calm, 0.6 to 0.7 V', 'The catalyst stores oxygen: it is sound.'), found('follows', 'Swings with the front one', 'The catalyst is worn, unless an exhaust leak misleads.'), found('dead', 'Does not move at all', 'The rear sensor has failed.')],
     otherwise: [0.93, 0.04, 0.03], given: { 'catalyst-worn': [0.08, 0.9, 0.02], 'oxygen-rear': [0.3, 0.05, 0.65], 'exhaust-leak': [0.6, 0.38, 0.02] },

@@ -48,7 +48,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'purge-stuck', title: 'EVAP purge valve stuck open', system: 'fuel', scope: 'engine', prior: 0.018, fuels: PETROL,
     effects: { 'code:purge': 0.55, 'code:evap-leak': 0.25, 'code:lean': 0.3, 'code:rich': 0.2, 'reading:lean-idle': 0.4, 'sign:rough-idle': 0.4, 'sign:hard-start': 0.4, 'before:refuelled': 0.55, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['Blow through it with its connector off: it must be closed.', 'Move the connector and both hoses over to the new one.'] },
+    repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'fuel-vapour'], steps: ['Blow through it with its connector off: it must be closed.', 'Move the connector and both hoses over to the new one.'] },
   },
   {
     id: 'fuel-cap', title: 'Fuel cap loose or its seal cracked', system: 'fuel', scope: 'engine', prior: 0.05, isPassing: true, fuels: PETROL,
@@ -59,6 +59,6 @@ export const FUEL_CAUSES: readonly Cause[] = [
     id: 'evap-hose', title: 'EVAP hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
     effects: { 'code:evap-leak': 0.92, 'sign:fuel-wet': 0.04, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Find and repair the {vapour} leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Follow the hoses from the filler neck to the canister and the engine.', 'A {workshop}’s smoke machine finds a pinhole in minutes.'] },
+    repair: { title: 'Find and repair the {vapour} leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking', 'fuel-vapour'], steps: ['Follow the hoses from the filler neck to the canister and the engine.', 'A {workshop}’s smoke machine finds a pinhole in minutes.'] },
   },
 ];

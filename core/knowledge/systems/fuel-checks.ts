@@ -35,7 +35,7 @@ export const FUEL_CHECKS: readonly Check[] = [
     otherwise: [0.98, 0.02], given: { 'regulator-leaking': [0.35, 0.65] },
   },
   {
-    id: 'pump-hum', title: 'Listen whether the fuel pump hums for two seconds at key-on', scope: 'engine', system: 'fuel', minutes: 2, cost: 0, tools: [], cautions: [],
+    id: 'pump-hum', title: 'Listen whether the fuel pump hums for two seconds at key-on', scope: 'engine', system: 'fuel', minutes: 2, cost: 0, tools: [], cautions: ['fuel-vapour'],
     how: 'In a quiet place, with the tank cap open or the rear seat up, have someone switch the ignition on.',
     outcomes: [found('hums', 'It hums evenly', 'It runs; whether the pressure is right, only a gauge can tell.'), found('whines', 'It whines, is weak or silent', 'The pump, its relay or its supply is at fault.')],
     otherwise: [0.94, 0.06], given: { 'fuel-pump-weak': [0.5, 0.5], 'fuel-filter': [0.8, 0.2] },
@@ -47,7 +47,7 @@ export const FUEL_CHECKS: readonly Check[] = [
     otherwise: [0.9, 0.06, 0.04], given: { 'bad-fuel': [0.12, 0.85, 0.03], 'tank-low': [0.1, 0.05, 0.85] },
   },
   {
-    id: 'purge-blow', title: 'Blow through the purge valve', scope: 'engine', system: 'fuel', minutes: 10, cost: 0, tools: [], cautions: ['petrol', 'cold-engine'],
+    id: 'purge-blow', title: 'Blow through the purge valve', scope: 'engine', system: 'fuel', minutes: 10, cost: 0, tools: [], cautions: ['petrol', 'cold-engine', 'fuel-vapour'],
     how: 'Engine off, the hose towards the canister off, the connector off: the valve must be closed.',
     outcomes: [found('shut', 'Closed', 'The valve closes.'), found('open', 'Air passes', 'It is stuck open.')],
     otherwise: [0.96, 0.04], given: { 'purge-stuck': [0.08, 0.92] },
@@ -59,7 +59,7 @@ export const FUEL_CHECKS: readonly Check[] = [
     otherwise: [0.94, 0.06], given: { 'fuel-cap': [0.12, 0.88] },
   },
   {
-    id: 'evap-follow', title: 'Follow the EVAP hoses', scope: 'engine', system: 'fuel', minutes: 25, cost: 0, tools: [], cautions: ['petrol', 'jacking'],
+    id: 'evap-follow', title: 'Follow the EVAP hoses', scope: 'engine', system: 'fuel', minutes: 25, cost: 0, tools: [], cautions: ['petrol', 'jacking', 'fuel-vapour'],
     how: 'Follow them from the filler neck to the canister to the engine. Look for a split or loose hose and for a smell of fuel.',
     outcomes: [found('whole', 'Sound', 'Only smoke would find a pinhole.'), found('split', 'Split or off', 'That is the leak.')],
     otherwise: [0.95, 0.05], given: { 'evap-hose': [0.45, 0.55] },

@@ -39,7 +39,7 @@ const ROWS: readonly Cause[] = [
     fix('Replace the sensor, or the wiring harness it is part of', 60, 120, ['jacking', 'cold-engine'], ['Compare it with the coolant after a night.', 'Often it is one piece with the inner harness: the oil pan comes off and gets a new gasket.'])),
   cause('gear-overheat', 'Transmission too hot: cooler blocked or heavy towing', 'gearbox', 0.004,
     { 'code:gear-fluid': 0.6, 'code:converter': 0.2, 'lamp:gearbox': 0.5, 'sign:burnt-smell': 0.4, 'sign:slips': 0.25, 'before:towing': 0.75, 'before:altitude': 0.2 },
-    fix('Let it cool, clean the cooler, replace the fluid', 90, 120, ['jacking', 'cold-engine'], ['Stop, select neutral, and let it idle until it cools.', 'Rinse the cooler outside, flush it inside, and fill the fluid that the manual names.'])),
+    fix('Let it cool, clean the cooler, replace the fluid', 90, 120, ['jacking', 'cold-engine', 'exhaust-gas'], ['Stop, select neutral, and let it idle until it cools.', 'Rinse the cooler outside, flush it inside, and fill the fluid that the manual names.'])),
   cause('gear-adaptation', 'Transmission lost its adaptations', 'gearbox', 0.004,
     { 'code:gearbox': 0.3, 'code:computer': 0.2, 'code:clutch-actuator': 0.2, 'sign:limp': 0.15, 'before:battery': 0.75, 'before:worked-on': 0.4 },
     fix('Let it relearn', 0, 30, ['driving'], ['Drive calmly through all gears for half an hour; the {workshop manual} may give an order.', 'If that is not enough, a {workshop} starts the basic setting.'], []), { isPassing: true }),

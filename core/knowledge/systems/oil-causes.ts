@@ -10,7 +10,7 @@ export const OIL_CAUSES: readonly Cause[] = [
   {
     id: 'oil-pressure-switch', title: 'Oil pressure switch or its wiring faulty', system: 'oil', scope: 'engine', prior: 0.006,
     effects: { 'code:oil-pressure': 0.8, 'lamp:oil': 0.8 },
-    repair: { title: 'Fit a new oil pressure switch', parts: 14, ownerMinutes: 35, shopMinutes: 30, tools: ['hand-tools'], cautions: ['cold-engine'], steps: ['Do this only after the pressure itself was measured and is right.', 'Unplug it, take the switch out, and fit the new one with its seal to the {workshop manual}’s torque.', 'Start the engine and look for drips; the light must go out within seconds.'] },
+    repair: { title: 'Fit a new oil pressure switch', parts: 14, ownerMinutes: 35, shopMinutes: 30, tools: ['hand-tools'], cautions: ['cold-engine', 'exhaust-gas'], steps: ['Do this only after the pressure itself was measured and is right.', 'Unplug it, take the switch out, and fit the new one with its seal to the {workshop manual}’s torque.', 'Start the engine and look for drips; the light must go out within seconds.'] },
   },
   {
     id: 'oil-pump-worn', title: 'Oil pressure truly low: pump, pick-up or bearings', system: 'oil', scope: 'engine', prior: 0.003,

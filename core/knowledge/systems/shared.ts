@@ -39,8 +39,14 @@ export const heardByOthers = (c: Cause): Cause => {
 };
 
 /** A repair by hand on intake and cooling, with its usual cautions. */
-export const seal = (title: string, parts: number, ownerMinutes: number, steps: readonly string[]): Repair => ({
-  title, parts, ownerMinutes, shopMinutes: Math.round(ownerMinutes * 0.9), tools: ['hand-tools'], cautions: ['cold-engine', 'vacuum-hose'], steps,
+export const seal = (
+  title: string,
+  parts: number,
+  ownerMinutes: number,
+  steps: readonly string[],
+  cautions: readonly CautionId[] = ['cold-engine', 'vacuum-hose'],
+): Repair => ({
+  title, parts, ownerMinutes, shopMinutes: Math.round(ownerMinutes * 0.9), tools: ['hand-tools'], cautions, steps,
 });
 
 /** One result of a check. */
