@@ -106,6 +106,6 @@ test('the stand-in is the vehicle most like the owner’s: a diesel van, a motor
   await page.goto('/case/case_kestrine/meaning');
   await expect(page.getByText(/codes may have one common cause/)).toBeVisible();
   await expect(
-    page.getByRole('link', { name: 'charging regulator of the motorcycle failing' }),
+    page.getByRole('link', { name: 'motorcycle regulator/rectifier failing' }),
   ).toBeVisible();
 });

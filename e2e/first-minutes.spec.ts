@@ -76,11 +76,11 @@ test('a failed connection, solved by the key position; the path is in the log', 
   await expect(why).not.toContainText('Turn the ignition fully on', { timeout: 20_000 });
   // Whatever is asked next is answered until it would be the engine's turn; here the key is turned at last.
   await page.getByRole('radio', { name: 'On', exact: true }).click();
-  for (let i = 0; i < 12 && !(await page.getByText('Connected.').isVisible()); i++) {
+  for (let i = 0; i < 12 && !(await page.getByText('Connected.', { exact: true }).isVisible()); i++) {
     const again = why.getByRole('button', { name: 'Done, connect again' });
     if (await again.isVisible()) {
       await again.click();
-      await expect(page.getByText('Connected.')).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText('Connected.', { exact: true })).toBeVisible({ timeout: 20_000 });
     } else await why.getByRole('button').first().click();
   }
   await expect(why).toBeHidden();
@@ -110,5 +110,5 @@ test('an adapter whose search misses the protocol: each is tried by itself', asy
     await expect(why.locator('p.font-bold')).not.toHaveText(title);
   }
   await why.getByRole('button', { name: 'Done, connect again' }).click();
-  await expect(page.getByText('Connected.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Connected.', { exact: true })).toBeVisible({ timeout: 30_000 });
 });

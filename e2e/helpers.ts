@@ -29,7 +29,7 @@ export async function connect(page: Page, fault: string, adapter: 'Quick' | 'Slo
   await page.getByRole('combobox', { name: 'What is wrong with it' }).selectOption({ label: fault });
   await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: adapter });
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await expect(page.getByText('Connected.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Connected.', { exact: true })).toBeVisible({ timeout: 20_000 });
 }
 
 /** Takes a full reading at Read. */

@@ -20,7 +20,7 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
   // Plugged in again, it goes on where it was cut, and is complete then.
   await station(page, 'Connect');
   await page.getByRole('button', { name: 'Connect again' }).click();
-  await expect(page.getByText('Connected.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Connected.', { exact: true })).toBeVisible({ timeout: 20_000 });
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Go on where it was cut' }).click();
   await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 20_000 });

@@ -65,7 +65,7 @@ test('a code that is known and accepted stands apart, with the legal caution, an
   const apart = page.getByRole('region', { name: 'Known and accepted' });
   await expect(apart).toContainText('P0353');
   await expect(apart).toContainText('Ignition box fitted for the harbour race');
-  await expect(apart).toContainText('Check your local rule');
+  await expect(apart).toContainText('check your local rules');
   await expect(page.getByRole('button', { name: 'Mark as known… P0303' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Mark as known… P0353' })).toBeHidden();
 

@@ -50,7 +50,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
     page.waitForEvent('download'),
     view.getByRole('button', { name: 'Save as CSV' }).click(),
   ]);
-  expect(download.suggestedFilename()).toBe('watched.csv');
+  expect(download.suggestedFilename()).toBe('chosen-readings.csv');
   // What was recorded is evidence: the charging voltage stands among what the car says.
   await page.getByRole('link', { name: 'Continue' }).click();
   await expect(page.getByText('Charging voltage: no')).toBeVisible();
@@ -159,7 +159,7 @@ test('a large file comes in while the page answers, can be stopped with what cam
   await page.keyboard.press('/');
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/Imported: 12,999|Brought in: 13,000/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Imported: 12,999|Imported: 13,000/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/1 with something that is not a number/)).toBeVisible();
   await page.getByRole('button', { name: /^Open long-drive/ }).click();
   await expect(

@@ -33,7 +33,7 @@ async function fail(page: Page): Promise<void> {
 /** Records the stand-in revved for a while, and opens the recording. */
 async function record(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await page.getByText('Connected.').waitFor();
+  await page.getByText('Connected.', { exact: true }).waitFor();
   const stations = page.getByRole('navigation', { name: 'Stations' });
   await stations.getByRole('link', { name: 'Read' }).click();
   await page.getByRole('link', { name: 'Watch and record them' }).click();
