@@ -105,7 +105,5 @@ test('the stand-in is the vehicle most like the owner’s: a diesel van, a motor
   await expect(page.getByLabel('Simulated vehicle')).toHaveValue('kestrine');
   await page.goto('/case/case_kestrine/meaning');
   await expect(page.getByText(/codes may have one common cause/)).toBeVisible();
-  await expect(
-    page.getByRole('link', { name: 'motorcycle regulator/rectifier failing' }),
-  ).toBeVisible();
+  await expect(page.getByRole('link', { name: 'motorcycle regulator/rectifier failing' })).toBeVisible();
 });

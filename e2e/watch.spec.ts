@@ -90,7 +90,7 @@ test('cut by a reload it is found, and gone on with after connecting again', asy
   await connect(page, 'Nothing');
   await station(page, 'Read');
   await page.getByRole('link', { name: 'Watch and record them' }).click();
-  await page.getByRole('button', { name: 'Go on with it' }).click();
+  await page.getByRole('button', { name: 'Continue it' }).click();
   await expect(now(page)).toContainText(/Recording, ([6-9]|1\d) s/);
   await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
   await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(1);

@@ -20,7 +20,7 @@ describe('the page of a code', () => {
   });
 
   test('danger leads to licensed people', () => {
-    expect(codePage('B0001').cautions.join(' ')).toMatch(/qualified/);
+    expect(codePage('B0001').cautions.join(' ')).toMatch(/certified/);
     expect(codePage('P0AA6').cautions.join(' ')).toMatch(/Orange cables can kill/);
     expect(codePage('C0049').soon.title).toBe('Safe place only');
   });

@@ -115,7 +115,9 @@ describe.each(HAZARDS)('$caution', ({ caution, has, except, only }) => {
   });
 
   test('none carries it for nothing', () => {
-    expect(WORK.filter((w) => w.cautions.includes(caution) && !only.test(w.text)).map((w) => w.id)).toEqual([]);
+    expect(WORK.filter((w) => w.cautions.includes(caution) && !only.test(w.text)).map((w) => w.id)).toEqual(
+      [],
+    );
   });
 });
 

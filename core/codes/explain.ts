@@ -150,7 +150,7 @@ export function explainCode(text: string): Explanation {
     failure: null,
     also: [],
     title:
-      scope === 'maker' ? `Manufacturer-specific code (${system})` : 'Standard code, not in this catalogue',
+      scope === 'maker' ? `Manufacturer-specific code (${system})` : 'Standard code, not in this {catalogue}',
     meaning:
       scope === 'maker'
         ? `The digits tell only this: ${system}${areaWords}, defined by the vehicle’s manufacturer. What it means differs from make to make, so nothing is guessed; look it up for this make and model.`

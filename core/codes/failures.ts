@@ -36,7 +36,7 @@ export const FAILURES = {
   'leak-large': way('large leak', 'behaviour', 'that the system it was testing lost pressure or drew in air fast: a large leak'),
   'leak-small': way('small leak', 'behaviour', 'a small loss of pressure in the system it was testing'),
   'leak-very-small': way('very small leak', 'behaviour', 'the pressure in the tank falling slowly during its leak test, as through a {0.5 mm} hole'),
-  'leak-cap': way('leak (fuel cap loose or off)', 'behaviour', 'a leak right after refuelling: begin with the fuel cap'),
+  'leak-cap': way('leak (fuel cap loose or off)', 'behaviour', 'a leak right after {refuelling}: begin with the fuel cap'),
   'flow-low': way('flow too low', 'behaviour', 'less flow than commanded'),
   'flow-high': way('flow too high', 'behaviour', 'more flow than commanded'),
   'flow-wrong': way('incorrect flow', 'behaviour', 'a flow that does not fit the command'),

@@ -85,7 +85,7 @@ const SELF_CHECKS = {
   nox: {
     monitors: ['nox'],
     name: 'NOx treatment',
-    runs: 'warm, after some kilometres at a steady speed; not in hard frost',
+    runs: 'warm, after some {kilometres} at a steady speed; not in hard frost',
     within: 'some-drives',
   },
   secondary: {

@@ -76,7 +76,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'low-voltage-reset':
       return {
         sentence: 'The battery voltage dropped and the adapter restarted.',
-        next: 'Put a charger on the battery, then connect again.',
+        next: 'Connect a charger to the battery, then connect again.',
       };
     case 'power-alert':
       return { sentence: 'The adapter is about to go to sleep.', next: 'Connect again.' };

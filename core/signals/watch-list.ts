@@ -13,7 +13,7 @@ export const WATCH_FOR: Readonly<Record<string, readonly ReadingKey[]>> = {
   electrical: ['volts', 'engineSpeed', 'load'],
   'engine itself': ['engineSpeed', 'manifold', 'timing', 'load', 'oil'],
   oil: ['oil', 'coolant', 'engineSpeed'],
-  'glow and particulate filter': [
+  'glow plugs and particulate filter': [
     'filterDrop',
     'exhaustHeat',
     'filterHeat',

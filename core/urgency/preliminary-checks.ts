@@ -108,7 +108,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   },
   {
     id: 'lock',
-    title: 'Turn the wheel from lock to lock',
+    title: 'Turn the steering wheel from lock to lock',
     why: 'After a {flat battery} the steering angle often has to be relearned.',
     check: 'lock-to-lock',
     when: ({ isLit, isYes }) =>

@@ -2,7 +2,7 @@ import type { Vehicle } from './vehicle.ts';
 
 /** Markets whose rules are known here. */
 export const MARKETS = {
-  EU: 'European Union and neighbours',
+  EU: 'European Union and {neighbours}',
   USA: 'United States',
   Canada: 'Canada',
   Australia: 'Australia',

@@ -12,4 +12,4 @@ export {
   type UnitPreset,
   type Units,
 } from './units.ts';
-export { AMERICAN, VOCABULARIES, wordIn, type Vocabulary } from './vocabulary.ts';
+export { AMERICAN, VOCABULARIES, wordIn, wordsIn, type Vocabulary } from './vocabulary.ts';

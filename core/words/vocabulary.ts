@@ -13,10 +13,10 @@ export const AMERICAN: Readonly<Record<string, string>> = {
   boot: 'trunk',
   'breakdown service': 'roadside assistance service',
   'car park': 'parking lot',
+  catalogue: 'catalog',
   centre: 'center',
   colour: 'color',
   coloured: 'colored',
-  'honey-coloured': 'honey-colored',
   earthed: 'grounded',
   'engine bay': 'engine compartment',
   'fire brigade': 'fire department',
@@ -25,17 +25,26 @@ export const AMERICAN: Readonly<Record<string, string>> = {
   grey: 'gray',
   handbook: 'owner’s manual',
   'headlamp levelling': 'headlight leveling',
+  'honey-coloured': 'honey-colored',
   immobiliser: 'immobilizer',
   'jump lead': 'jumper cable',
   kerb: 'curb',
+  kilometre: 'kilometer',
+  labour: 'labor',
+  labouring: 'laboring',
   litre: 'liter',
   metre: 'meter',
   motorway: 'freeway',
+  neighbour: 'neighbor',
   'number plate': 'license plate',
   overtaking: 'passing',
   petrol: 'gasoline',
+  pressurised: 'pressurized',
+  pressurises: 'pressurizes',
   'rear screen': 'rear window defroster',
   recognised: 'recognized',
+  refuelled: 'refueled',
+  refuelling: 'refueling',
   scuttle: 'cowl',
   spanner: 'wrench',
   sump: 'oil pan',
@@ -46,8 +55,8 @@ export const AMERICAN: Readonly<Record<string, string>> = {
   'wheel arch': 'wheel well',
   'wheel-arch': 'wheel-well',
   windscreen: 'windshield',
-  workshop: 'shop',
   'workshop manual': 'service manual',
+  workshop: 'shop',
 };
 
 /** Words whose plural is not the word with an s. */
@@ -75,6 +84,21 @@ function american(word: string): string | null {
   const singular = of(PLURALS, word) ?? (word.endsWith('s') ? word.slice(0, -1) : word);
   const many = of(AMERICAN, singular);
   return many === null ? null : plural(many);
+}
+
+const UNTAGGED = new RegExp(
+  `\\b(${Object.keys(AMERICAN)
+    .sort((a, b) => b.length - a.length)
+    .join('|')})(s?)\\b`,
+  'gi',
+);
+
+/**
+ * The same for a text that a log keeps and that holds no tags: the name or the value of a reading. Not for what an owner
+ * has written.
+ */
+export function wordsIn(text: string, vocabulary: Vocabulary): string {
+  return vocabulary === 'british' ? text : text.replace(UNTAGGED, (word) => wordIn(word, vocabulary) ?? word);
 }
 
 /** A tagged word as the owner says it, with its capital kept; null for what is no word that differs. */

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { AMERICAN, inEveryEnglish, ownUnit, tell, tellAll, unitsOf, wordIn, type Wording } from './index.ts';
+import {
+  AMERICAN,
+  inEveryEnglish,
+  ownUnit,
+  tell,
+  tellAll,
+  unitsOf,
+  wordIn,
+  wordsIn,
+  type Wording,
+} from './index.ts';
 
 const BRITISH: Wording = { units: 'metric', words: 'british' };
 const AMERICAN_OWNER: Wording = { units: 'imperial', words: 'american' };
@@ -71,6 +81,12 @@ describe('a text in the owner’s words', () => {
     expect(told.rows[1]).toMatchObject({ title: 'Gasoline engine' });
     expect(told.rows[0]).toBe(silent.rows[0]);
     expect(spoken.rows[1]).toMatchObject({ title: '{Petrol} engine' });
+  });
+
+  test('names of readings that a log keeps hold no tags and are told all the same', () => {
+    expect(wordsIn('Fuel vapour pressure', 'american')).toBe('Fuel vapor pressure');
+    expect(wordsIn('hybrid petrol', 'american')).toBe('hybrid gasoline');
+    expect(wordsIn('hybrid petrol', 'british')).toBe('hybrid petrol');
   });
 
   test('a search finds either word', () => {

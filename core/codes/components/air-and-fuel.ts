@@ -37,7 +37,7 @@ export const AIR_AND_FUEL_PARTS = {
   'injection-pressure-sensor': part('injector control pressure sensor', 'injector control pressure sensor; injection pressure sensor', 'fuel', 'It measures the pressure that moves the injectors.'),
   'injection-pressure-valve': part('injector control pressure regulator', 'injector control pressure regulator; injection pressure valve', 'fuel', 'It sets the pressure that moves the injectors.'),
   'wide-band-sensor': part('wide-band oxygen sensor', 'wide-band oxygen (air-fuel ratio) sensor; wide-band sensor', 'exhaust', 'It measures exactly how lean or rich the mixture is.'),
-  'leak-pump': part('EVAP leak detection pump', 'EVAP leak detection pump; leak test pump', 'evap', 'It pressurises or evacuates the tank system to look for leaks.'),
+  'leak-pump': part('EVAP leak detection pump', 'EVAP leak detection pump; leak test pump', 'evap', 'It {pressurises} or evacuates the tank system to look for leaks.'),
   'evap-switching-valve': part('EVAP switching valve', 'EVAP switching valve; {vapour} switching valve', 'evap', 'It switches between purging and leak testing.'),
   'vapour-temperature-sensor': part('fuel {vapour} temperature sensor', 'fuel {vapour} temperature sensor; {vapour} temperature sensor', 'evap', 'It measures how warm the {vapour} in the tank is.'),
 } as const satisfies Record<string, Component>;

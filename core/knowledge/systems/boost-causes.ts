@@ -9,7 +9,7 @@ export const BOOST_CAUSES: readonly Cause[] = [
   cause('charge-cooler', 'Charge air cooler leaks', 'air', 0.005,
     { 'reading:air-flow-high': 0.5, 'reading:boost-low': 0.8, 'code:boost-low': 0.8, 'code:air-flow-range': 0.3, 'sign:hiss': 0.5, 'sign:weak': 0.7, 'sign:uphill': 0.6, 'frame:load': 0.75 },
     fix('Fit a new charge air cooler', 140, 180, ['cold-engine', 'jacking', 'exhaust-gas'], ['Take the bumper or grille off as the {workshop manual} says.', 'Take hoses and cooler off, compare the parts, and fit new seals.', 'Run the engine, put soapy water on the joints and look for bubbles.'])),
-  cause('vacuum-boost', 'Vacuum hose of the boost control off or split', 'air', 0.008,
+  cause('vacuum-boost', 'Boost control vacuum hose off or split', 'air', 0.008,
     { 'reading:boost-low': 0.7, 'reading:boost-high': 0.15, 'code:boost-low': 0.7, 'code:boost-high': 0.2, 'sign:weak': 0.65, 'sign:limp': 0.35, 'sign:hiss': 0.15, 'frame:load': 0.7 },
     fix('Replace the vacuum hose', 6, 30, ['cold-engine', 'vacuum-hose'], ['Check every end and every bend from pump to valve to actuator.', 'Cut off the hard end or replace the hose.'])),
   cause('boost-valve', 'Boost control valve stuck or failed', 'air', 0.006,

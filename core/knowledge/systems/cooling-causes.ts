@@ -32,7 +32,7 @@ export const COOLING_CAUSES: readonly Cause[] = [
     id: 'water-pump', title: 'Water pump worn, or its drive slipping', system: 'cooling', scope: 'engine', prior: 0.005,
     priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
     effects: { 'code:overheat': 0.5, 'reading:hot': 0.7, 'gauge:hot': 0.7, 'lamp:temperature': 0.55, 'gauge:coolant-low': 0.5, 'sign:sweet-smell': 0.3, 'sign:squeals': 0.2 },
-    repair: { title: 'Fit a new water pump', parts: 70, ownerMinutes: 240, shopMinutes: 160, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'coolant'], steps: ['Where the timing belt drives it, replace both: the labour is shared.', 'Clean the faces, fit a new seal, and tighten to the {workshop manual}’s torque.', 'Fill and bleed; look for drips warm and cold.'] },
+    repair: { title: 'Fit a new water pump', parts: 70, ownerMinutes: 240, shopMinutes: 160, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'coolant'], steps: ['Where the timing belt drives it, replace both: the {labour} is shared.', 'Clean the faces, fit a new seal, and tighten to the {workshop manual}’s torque.', 'Fill and bleed; look for drips warm and cold.'] },
   },
   {
     id: 'head-gasket', title: 'Cylinder head gasket leaks', system: 'cooling', scope: 'engine', prior: 0.003,

@@ -11,7 +11,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'injector-circuit', title: 'Wiring or connector of injector {n} faulty', system: 'fuel', scope: 'cylinder', prior: 0.003, fuels: PETROL,
     effects: { 'reading:misfire-same': 0.85, 'code:injector-same': 0.92, 'code:misfire-same': 0.85, 'code:misfire-several': 0.2, 'sign:shakes': 0.75, 'sign:rough-idle': 0.65, 'sign:weak': 0.4, 'before:worked-on': 0.4 },
-    repair: { title: 'Repair the connector or wiring of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off: check that the connector is on, its catch closed and its pins clean.', 'Measure the injector: 11 to 18 Ω with port injection, 0.5 to 3 Ω with direct injection, and like its neighbours.', 'Repair the wire and seal it.'] },
+    repair: { title: 'Repair the connector or wiring of injector {n}', parts: 5, ownerMinutes: 40, shopMinutes: 45, tools: ['hand-tools', 'multimeter'], cautions: ['petrol', 'battery'], steps: ['Ignition off: check that the connector is on, its catch closed and its pins clean.', 'Measure the injector: 11 to 18 Ω with port injection, 0.5 to 3 Ω with direct injection, and like its {neighbours}.', 'Repair the wire and seal it.'] },
   },
   {
     id: 'injector-leaking', title: 'An injector leaks', system: 'fuel', scope: 'engine', prior: 0.006, fuels: PETROL,

@@ -4,7 +4,7 @@ import { found } from './shared.ts';
 export const FUEL_CHECKS: readonly Check[] = [
   {
     id: 'injector-listen', title: 'Listen to injector {n} with a screwdriver', scope: 'cylinder', system: 'fuel', minutes: 5, cost: 0, tools: ['hand-tools'], cautions: ['moving-parts', 'exhaust-gas'],
-    how: 'Engine idling: hold the tip of a long screwdriver on the injector and the handle at your ear, away from belts. An even click like its neighbours is normal.',
+    how: 'Engine idling: hold the tip of a long screwdriver on the injector and the handle at your ear, away from belts. An even click like its {neighbours} is normal.',
     outcomes: [found('clicks', 'It clicks like the others', 'It is driven and moves.'), found('silent', 'Silent or dull', 'The wiring, the driver or the injector is at fault.')],
     otherwise: [0.96, 0.04], given: { 'injector-circuit': [0.1, 0.9], 'injector-clogged': [0.75, 0.25] },
   },
@@ -41,7 +41,7 @@ export const FUEL_CHECKS: readonly Check[] = [
     otherwise: [0.94, 0.06], given: { 'fuel-pump-weak': [0.5, 0.5], 'fuel-filter': [0.8, 0.2] },
   },
   {
-    id: 'fuel-recall', title: 'When, where and with what was it last refuelled?', scope: 'engine', system: 'fuel', minutes: 2, cost: 0, tools: [], cautions: [],
+    id: 'fuel-recall', title: 'When, where and with what was it last {refuelled}?', scope: 'engine', system: 'fuel', minutes: 2, cost: 0, tools: [], cautions: [],
     how: 'Look at the receipt: was it the right fuel, was it on the day the trouble began, was it a can that stood for a year?',
     outcomes: [found('usual', 'Usual pump, right fuel', 'The fuel is less likely the cause.'), found('odd', 'Unusual fuel, or just before', 'The fuel may be the cause.'), found('empty', 'It was nearly empty', 'The pump may have drawn air.')],
     otherwise: [0.9, 0.06, 0.04], given: { 'bad-fuel': [0.12, 0.85, 0.03], 'tank-low': [0.1, 0.05, 0.85] },

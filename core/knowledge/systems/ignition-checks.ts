@@ -25,8 +25,8 @@ export const IGNITION_CHECKS: readonly Check[] = [
   },
   {
     id: 'plug-look', title: 'Take spark plug {n} out and inspect it', scope: 'cylinder', system: 'ignition', minutes: 25, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque'],
-    how: 'Engine cold: blow the well clean, take the spark plug out, and compare it with its neighbour: gap, {colour}, cracks, oil, fuel.',
-    outcomes: [found('sound', 'Like its neighbour, gap right', 'The spark plug is not the cause.'), found('worn', 'Wide gap, cracked or fouled', 'The spark plug may be the cause: a new set is cheap.'), found('wet-fuel', 'Wet with fuel', 'Fuel came, the spark did not.'), found('oily', 'Oily', 'Oil comes past rings or valve guides.')],
+    how: 'Engine cold: blow the well clean, take the spark plug out, and compare it with its {neighbour}: gap, {colour}, cracks, oil, fuel.',
+    outcomes: [found('sound', 'Like its {neighbour}, gap right', 'The spark plug is not the cause.'), found('worn', 'Wide gap, cracked or fouled', 'The spark plug may be the cause: a new set is cheap.'), found('wet-fuel', 'Wet with fuel', 'Fuel came, the spark did not.'), found('oily', 'Oily', 'Oil comes past rings or valve guides.')],
     otherwise: [0.72, 0.13, 0.1, 0.05],
     given: { plug: [0.12, 0.75, 0.1, 0.03], 'plugs-overdue': [0.1, 0.85, 0.03, 0.02], coil: [0.45, 0.1, 0.42, 0.03], 'coil-boot': [0.5, 0.15, 0.32, 0.03], compression: [0.45, 0.1, 0.15, 0.3], 'injector-clogged': [0.85, 0.1, 0.01, 0.04] },
   },

@@ -66,7 +66,7 @@ export const AIR_RULES = [
       const p = of('manifold').mean;
       // Without a pressure of the day any place up to about 2,500 m is possible.
       const low = air === null ? 74 : air - 5;
-      const measured = `{${fixed(p)} kPa}, air ${air === null ? 'not measured' : `${fixed(air)} kPa`}`;
+      const measured = `{${fixed(p)} kPa}, air ${air === null ? 'not measured' : `{${fixed(air)} kPa}`}`;
       return within(p, low, (air ?? 101) + 5, measured);
     },
   }),

@@ -71,7 +71,7 @@ export const EXHAUST_RULES = [
     engines: 'petrol',
     expected: 'λ 0.97 to 1.03 once warm',
     source: 'Closed loop steers to λ 1',
-    toJudge: 'Read warm, without pulling hard.',
+    toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       return within(of('frontLambda').mean, 0.95, 1.05, `λ ${fixed(of('frontLambda').mean, 2)}`);

@@ -96,7 +96,7 @@ export const TEMPERATURE_RULES = [
     states: RUNNING,
     needs: ['coolant'],
     expected: 'up to {108 °C}',
-    source: 'Pressurised coolant boils near {125 °C}; fans start at {95 to 105 °C}',
+    source: '{Pressurised} coolant boils near {125 °C}; fans start at {95 to 105 °C}',
     toJudge: 'Read with the engine running.',
     judge: (of) => {
       const t = of('coolant').max;

@@ -222,7 +222,7 @@ export function VehicleForm({
       <select className={FIELD} {...register(name)}>
         {options.map((o) => (
           <option key={o} value={o}>
-            {titled(o)}
+            {tell(titled(o === 'petrol' ? '{petrol}' : o))}
           </option>
         ))}
       </select>
@@ -366,7 +366,7 @@ export function VehicleForm({
             <option value="">not known</option>
             {Object.entries(MARKETS).map(([id, name]) => (
               <option key={id} value={id}>
-                {name}
+                {tell(name)}
               </option>
             ))}
           </select>

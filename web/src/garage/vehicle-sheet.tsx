@@ -5,6 +5,7 @@ import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useTell } from '../store/use-tell.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { day, distance } from '../ui/format.ts';
@@ -83,9 +84,10 @@ export function OpeningSheet({
 
 function Frame({ vehicle, children }: { vehicle: Vehicle; children: ReactNode }) {
   const units = useAppSelector((s) => s.settings.owner.units);
+  const tell = useTell();
   const about = [
     vehicle.year,
-    vehicle.fuel === 'unknown' ? null : vehicle.fuel,
+    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? tell('{petrol}') : vehicle.fuel,
     vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
     vehicle.plate,
   ].filter((x) => x !== null && x !== undefined);

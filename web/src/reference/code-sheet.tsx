@@ -64,7 +64,7 @@ export function CodeSheet({
           <Row term="The part">
             {p.part.does} <span className="text-ink-2">{p.part.where}</span>
           </Row>
-          <Row term="The control unit detected">{p.saw}.</Row>
+          <Row term="The control unit detected">{p.saw?.replace(/^that /, '')}.</Row>
           <Row term="You may notice">{p.notice.join(', ')}.</Row>
           <Row term="Common causes">
             <ol className="list-decimal pl-5">

@@ -73,7 +73,7 @@ export function Words() {
               <span>
                 <b>{tell(LAMPS[id])}</b>{' '}
                 <span className="text-ink-2">({LAMP_COLOUR[id] ?? 'red or amber'})</span>
-                <span className="block">{LAMP_MEANS[id]}</span>
+                <span className="block">{tell(LAMP_MEANS[id])}</span>
               </span>
             </li>
           ))}
@@ -146,7 +146,7 @@ export function Words() {
               <dt>
                 <b>{tell(g.title)}</b> <span className="text-ink-2">{tell(g.also)}</span>
               </dt>
-              <dd>{g.text}</dd>
+              <dd>{tell(g.text)}</dd>
             </div>
           ))}
         </dl>

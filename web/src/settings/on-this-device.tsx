@@ -81,7 +81,7 @@ export function OnThisDevice() {
           className={BUTTON.plain}
           onFile={(file) => void restore(file)}
         >
-          Bring everything back
+          Restore everything
         </FileButton>
         <button type="button" className={BUTTON.quiet} onClick={() => setEmptying(true)}>
           Empty this logbook

@@ -69,7 +69,7 @@ export function SettingsPage() {
         <h2 className="text-lg">Your time, your money, your tools</h2>
         <div className="grid gap-4 sm:grid-cols-2">
           {number('ownHourly', 'Your own time, per hour', 'What it is worth to you; 0 if you enjoy it.')}
-          {number('shopHourly', tell('{Workshop} labour, per hour'), 'Ask, or leave the guess.')}
+          {number('shopHourly', tell('{Workshop} {labour}, per hour'), 'Ask, or leave the guess.')}
           {number('shopDiagnosis', tell('{Workshop} diagnosis fee'), 'Before anything is repaired.')}
           <label className="block">
             <span className="font-semibold">Currency</span>

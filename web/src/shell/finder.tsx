@@ -4,10 +4,12 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useMatch } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
 import { explainCode } from '@pincer/core/codes';
+import { tellAll } from '@pincer/core/words';
 import { useSearch } from '../reference/use-search.ts';
 import { STATION_TITLES } from '../stations/titles.ts';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { useWording } from '../store/use-tell.ts';
 
 const ITEM =
   'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
@@ -26,6 +28,7 @@ export function Finder({
   onKeys: () => void;
 }) {
   const [text, setText] = useState('');
+  const wording = useWording();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((s) => s.settings);
@@ -35,7 +38,7 @@ export function Finder({
   const typed = text.trim();
   // The second character tells a code from a word; O, Q, I and L are taken for digits often enough.
   const looksLikeCode = /^[PCBU][0-9OQIL][0-9A-Z]{2,4}$/i.test(typed);
-  const explanation = looksLikeCode ? explainCode(typed) : null;
+  const explanation = looksLikeCode ? tellAll(explainCode(typed), wording) : null;
   const hits = useSearch(looksLikeCode ? '' : typed, 10);
   const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
 

@@ -109,7 +109,7 @@ export function CaseFrame() {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <OnlyShown caseId={caseId} />
-      <Contained name="How much road is left" resetOn={assessment}>
+      <Contained name="How far you may still drive" resetOn={assessment}>
         <Road allowance={assessment.allowance} />
       </Contained>
       <OtherPages caseId={caseId} />

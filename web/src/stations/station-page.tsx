@@ -32,7 +32,7 @@ export function StationPage({
           {next.action ??
             (next.to ? (
               <Link to={next.to} className={`${BUTTON.solid} w-full sm:w-auto`}>
-                Go on
+                Continue
               </Link>
             ) : null)}
         </div>

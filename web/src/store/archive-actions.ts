@@ -22,7 +22,7 @@ recordings/  readings over time (CSV, units in the header), named as in the case
 unreadable/  records that could not be read, as they lie in storage
 settings.json  rates, tools, units
 
-Pincer takes the whole file back: Settings, "Bring everything back". Nothing that is there is overwritten.
+Pincer takes the whole file back: Settings, "Restore everything". Nothing that is there is overwritten.
 `;
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);

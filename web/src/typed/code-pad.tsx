@@ -129,7 +129,7 @@ export function CodePad({
       <p className="min-h-12" role="status">
         {explained ? (
           <>
-            <b>{explained.title}.</b> {typed.word}: {CODE_STATE_MEANS[state]}.
+            <b>{tell(explained.title)}.</b> {typed.word}: {CODE_STATE_MEANS[state]}.
           </>
         ) : text === '' ? (
           'Start with the letter.'

@@ -59,7 +59,7 @@ function FactLine({ fact, ratio }: { fact: Fact; ratio: number | undefined }) {
       {fact.code ? <span className="font-mono">{fact.code} </span> : null}
       {fact.title}
       <span className="block text-[13px] text-ink-2">{fact.detail}</span>
-      {isAgainst ? <span className="block text-[13px] text-ink">speaks against it</span> : null}
+      {isAgainst ? <span className="block text-[13px] text-ink">counts against it</span> : null}
     </li>
   );
 }

@@ -10,7 +10,9 @@ import {
   type TemperamentId,
 } from '@pincer/simulator';
 import type { Vehicle } from '@pincer/core/vehicle';
+import { wordsIn } from '@pincer/core/words';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
+import { useWording } from '../../store/use-tell.ts';
 
 const NONE = 'none';
 /** A fault's id within its vehicle. */
@@ -91,6 +93,7 @@ export function StandInAdapterChoice({
   onChoose: (choice: StandInChoice) => void;
   onConnect: (andRead: boolean) => void;
 }) {
+  const { words } = useWording();
   const car = carOf(choice, vehicle);
   const fault = faultOf(choice, car);
   return (
@@ -112,7 +115,7 @@ export function StandInAdapterChoice({
           >
             {CARS.map((c) => (
               <option key={c.id} value={c.id}>
-                {c.title}
+                {wordsIn(c.title, words)}
               </option>
             ))}
           </select>

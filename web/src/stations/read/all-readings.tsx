@@ -1,19 +1,19 @@
 import type { ReadValue, Scan } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
+import { ownUnit, wordsIn, type Wording } from '@pincer/core/words';
 import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
-import { useUnits } from '../../store/use-units.ts';
-import { ownUnit, type UnitChoice } from '@pincer/core/words';
+import { useWording } from '../../store/use-tell.ts';
 
-function shown(v: ReadValue, units: UnitChoice): string {
+function shown(v: ReadValue, { units, words }: Wording): string {
   if (v.value === null) return 'not available';
-  if (typeof v.value !== 'number') return v.value;
+  if (typeof v.value !== 'number') return wordsIn(v.value, words);
   const own = ownUnit(v.unit, units);
   return `${figure(own.of(v.value))} ${own.unit}`;
 }
 
 function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) {
-  const units = useUnits();
+  const wording = useWording();
   return (
     <dl
       className={cx(
@@ -23,8 +23,8 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
     >
       {of.map((v) => (
         <div key={`${v.pid}${v.part ?? ''}`} className="contents">
-          <dt className="text-ink-2">{v.name}</dt>
-          <dd className="text-right font-mono">{shown(v, units)}</dd>
+          <dt className="text-ink-2">{wordsIn(v.name, wording.words)}</dt>
+          <dd className="text-right font-mono">{shown(v, wording)}</dd>
         </div>
       ))}
     </dl>

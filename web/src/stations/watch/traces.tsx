@@ -11,8 +11,8 @@ import {
 } from 'recharts';
 import type { Mark, Stat } from '@pincer/core/signals';
 import { figure } from '../../ui/format.ts';
-import { useUnits } from '../../store/use-units.ts';
-import { ownUnit, type UnitChoice } from '@pincer/core/words';
+import { useWording } from '../../store/use-tell.ts';
+import { ownUnit, tell, wordsIn, type Wording } from '@pincer/core/words';
 
 export interface Points {
   times: readonly number[];
@@ -75,10 +75,11 @@ const atSeconds = (t: unknown): string => `${figure(Number(t))} s`;
 const syncByTime = (ticks: unknown, data: { activeLabel?: unknown }): number =>
   nearest(ticks as { value: unknown }[], data.activeLabel);
 
-/** A trace with everything in the owner's units. */
-function inOwn(trace: Trace, units: UnitChoice): Trace {
-  const { unit, of } = ownUnit(trace.unit, units);
-  if (unit === trace.unit) return trace;
+/** A trace with everything in the owner's units and English. */
+function inOwn(trace: Trace, wording: Wording): Trace {
+  const { unit, of } = ownUnit(trace.unit, wording.units);
+  const name = wordsIn(tell(trace.name, wording), wording.words);
+  if (unit === trace.unit) return { ...trace, name };
   const points = (p: Points): Points => ({ times: p.times, values: p.values.map(of) });
   const stat = (s: Stat): Stat => ({
     ...s,
@@ -90,6 +91,7 @@ function inOwn(trace: Trace, units: UnitChoice): Trace {
   });
   return {
     ...trace,
+    name,
     unit,
     points: points(trace.points),
     other: trace.other && points(trace.other),
@@ -164,8 +166,8 @@ function OneTrace({
   width: number;
   isLast: boolean;
 }) {
-  const units = useUnits();
-  const own = useMemo(() => inOwn(trace, units), [trace, units]);
+  const wording = useWording();
+  const own = useMemo(() => inOwn(trace, wording), [trace, wording]);
   const { name, unit, points, other, band, stat, rate, from, to } = own;
   const rows = useMemo(() => rowsOf(points, other), [points, other]);
   const domain = useMemo<[number, number]>(() => [from, to], [from, to]);
@@ -257,7 +259,7 @@ function OneTrace({
 
 /** What the span in view holds, in numbers. */
 export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasOther: boolean }) {
-  const units = useUnits();
+  const wording = useWording();
   const cell = 'py-1 pl-3 text-right font-mono';
   return (
     <div className="overflow-x-auto">
@@ -276,7 +278,7 @@ export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasO
         </thead>
         <tbody>
           {traces
-            .map((t) => inOwn(t, units))
+            .map((t) => inOwn(t, wording))
             .flatMap(({ id, name, unit, stat, otherStat }) =>
               [
                 { key: id, title: name, s: stat },

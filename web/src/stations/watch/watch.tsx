@@ -150,7 +150,7 @@ export function Watch() {
                       className={BUTTON.plain}
                       onClick={() => begin(meta.title, chosen.length > 0 ? chosen : proposed, null, meta)}
                     >
-                      Go on with it
+                      Continue it
                     </button>
                   ) : null}
                 </span>

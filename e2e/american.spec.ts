@@ -1,0 +1,92 @@
+import { expect, test, type Page } from '@playwright/test';
+import { AMERICAN } from '@pincer/core/words';
+import { example, station } from './helpers.ts';
+
+test.use({ locale: 'en-US' });
+
+/** British words, without those that are also the name of a part: a coil's boot. */
+const BRITISH = new RegExp(
+  `\\b(${Object.keys(AMERICAN)
+    .filter((word) => word !== 'boot')
+    .join('|')})s?\\b`,
+  'i',
+);
+const METRIC = /\d[\s\u202f]?(km\/h|km|°C|kPa|bar)\b/;
+
+/** Everything that stands on the page, also what is folded away, read out for those who cannot see it, or typed over. */
+async function words(page: Page): Promise<string> {
+  return page.evaluate(() => {
+    for (const d of document.querySelectorAll('details')) d.open = true;
+    const labels = [...document.querySelectorAll('[aria-label],[title],[placeholder]')].flatMap((e) =>
+      ['aria-label', 'title', 'placeholder'].map((a) => e.getAttribute(a) ?? ''),
+    );
+    return [document.body.innerText, ...labels].join('\n');
+  });
+}
+
+async function expectAmerican(page: Page, where: string): Promise<void> {
+  const lines = (await words(page)).split('\n');
+  const wrong = lines.filter((line) => BRITISH.test(line) || METRIC.test(line) || /\{[^}]*\}/.test(line));
+  expect({ where, wrong }).toEqual({ where, wrong: [] });
+}
+
+test('an owner with miles, °F, psi and American words sees no other on the way of the demo case', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await example(page);
+  await expectAmerican(page, 'garage');
+  await page.goto('/case/case_wet/light');
+  await expect(page.getByText('Transmission').first()).toBeVisible();
+  for (const name of [
+    'Warning light',
+    'Connect',
+    'Read',
+    'Meaning',
+    'Narrow down',
+    'Decide',
+    'Fix',
+    'Prove it',
+  ]) {
+    await station(page, name);
+    await expect(page.getByRole('main')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await expectAmerican(page, name);
+  }
+  await page.goto('/case/case_wet/watch');
+  await expect(page.getByRole('heading', { name: 'Guided' })).toBeVisible();
+  await expectAmerican(page, 'Watch');
+  await page.goto('/case/case_wet/narrow');
+  await page.getByRole('button', { name: 'Start this check' }).click();
+  await page.getByRole('button', { name: 'I have read these; show me how' }).click();
+  await expectAmerican(page, 'a check');
+  await page.goto('/words');
+  await expect(page.getByRole('heading', { name: 'Warning lights', exact: true })).toBeVisible();
+  await expectAmerican(page, 'words');
+  await page.goto('/codes/P0128');
+  await expect(page.getByText('The control unit detected')).toBeVisible();
+  await expectAmerican(page, 'a code');
+  await page.goto('/settings');
+  await expect(page.getByText('tire pressure gauge')).toBeVisible();
+  await expect(page.getByText('Shop labor, per hour')).toBeVisible();
+});
+
+test('either English finds it; units are set one by one, and stay', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'British: bonnet, petrol, tyre' }).click();
+  await page.getByText('Set units one by one').click();
+  await page.getByRole('radio', { name: 'km, km/h' }).click();
+  await page.getByRole('radio', { name: '°C', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goto('/codes/P2269');
+  await page
+    .getByRole('searchbox')
+    .or(page.getByRole('combobox'))
+    .or(page.getByRole('textbox'))
+    .first()
+    .fill('tire pressure');
+  await expect(page.getByRole('link', { name: /Tyre pressure/ }).first()).toBeVisible();
+  await page.goto('/words');
+  await expect(page.getByText('reaches 71 °C')).toBeVisible();
+});
