@@ -41,7 +41,7 @@ async function record(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
   await page.waitForTimeout(4_000);
   await page.getByRole('radio', { name: '2,500 rpm', exact: true }).click();
-  await page.getByText('That alone is enough.').waitFor({ timeout: 30_000 });
+  await page.getByText('That is enough.').waitFor({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
   await page.getByRole('button', { name: /^Open Hold/ }).click();
   await page.getByRole('figure').first().waitFor();

@@ -19,7 +19,8 @@ export function lampFacts({ lamps }: Standing): Told {
     if (!key || (lamp === 'engine' && mode === 'out')) continue;
     const id = `lamp:${lamp}`;
     const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
-    const name = /lamp$/.test(LAMPS[lamp]) ? LAMPS[lamp] : `${LAMPS[lamp]} light`;
+    const short = LAMPS[lamp].replace(/ \(.*\)$/, '');
+    const name = /light$/.test(short) ? short : `${short} light`;
     facts.push({
       id,
       side: 'car',

@@ -6,7 +6,7 @@ export {
   type ModuleMap,
   type ModuleMapResult,
 } from './module-map.ts';
-export { socketPlaces, type SocketPlace } from './socket-places.ts';
+export { socketPlaces, wheelSideOf, type SocketPlace, type WheelSide } from './socket-places.ts';
 export {
   ASPIRATIONS,
   FUELS,

@@ -1,6 +1,9 @@
 import type { Vehicle } from './vehicle.ts';
 
-/** One place to look for the socket. `at` names the place in the picture. */
+/** The side of the car on which its steering wheel is. */
+export type WheelSide = 'left' | 'right';
+
+/** One step of the search for the socket. `at` names the place of its close-up. */
 export interface SocketPlace {
   at:
     | 'under-column'
@@ -15,36 +18,39 @@ export interface SocketPlace {
   hint: string;
 }
 
-/** Cars and vans: within the driver's reach, usually within 30 cm of the steering column (SAE J1962). */
-const IN_A_CAR: readonly SocketPlace[] = [
+/**
+ * Cars and vans. SAE J1962 and ISO 15031-3 put the socket into the passenger compartment, within reach from the driver's
+ * seat; the order is that in which it is quickest to look.
+ */
+const inACar = (doorSide: WheelSide, middleSide: WheelSide): readonly SocketPlace[] => [
   {
     at: 'under-column',
-    title: 'Under the dash, at the steering column',
-    hint: 'Kneel and look up with a {torch}. By far the commonest place.',
+    title: 'Under the dash, straight above the pedals',
+    hint: 'Open the door, kneel beside it and look up with a {torch}. Most sockets are here.',
   },
   {
     at: 'beside-column',
-    title: 'Left or right of the column, behind a flap',
-    hint: 'A small lid, often with the fuses. It unclips by hand, no tool needed.',
+    title: `On the door side: to the ${doorSide} of the steering column, behind a flap`,
+    hint: 'A small lid, often with the fuses behind it. It unclips by hand, no tool needed.',
   },
   {
     at: 'console',
-    title: 'At the side of the {centre} console, by the knee',
-    hint: 'Feel along the carpet edge on the driver’s side.',
+    title: `Towards the middle: beside your ${middleSide} knee, on the {centre} console`,
+    hint: 'Feel along the edge of the carpet upwards.',
   },
   {
     at: 'ashtray',
-    title: 'Behind the ashtray or under the parking brake lever',
-    hint: 'Lift the insert out; some have a cap on the socket itself.',
+    title: 'Between the seats: behind the ashtray or a tray of the console',
+    hint: 'Lift the insert out; some sockets have a cap of their own.',
   },
   {
     at: 'glove-box',
-    title: 'In or under the glove box',
-    hint: 'Rare; some older rules allowed about a {metre} from the driver.',
+    title: 'On the passenger’s side: in or under the glove box',
+    hint: 'Rare, and mostly on older cars.',
   },
 ];
 
-/** Motorcycles: the maker chooses; often a shape of its own with a lead to the standard's. */
+/** Motorcycles: the manufacturer chooses; often a shape of its own with a lead to the standard's. */
 const ON_A_MOTORCYCLE: readonly SocketPlace[] = [
   {
     at: 'under-seat',
@@ -54,16 +60,24 @@ const ON_A_MOTORCYCLE: readonly SocketPlace[] = [
   {
     at: 'tail',
     title: 'In the tail or behind a side cover',
-    hint: 'Follow the loom from the battery backwards.',
+    hint: 'Follow the wiring from the battery backwards.',
   },
   {
     at: 'headstock',
-    title: 'Behind the headlamp or at the steering head',
-    hint: 'Turn the bars to both sides and look along the loom.',
+    title: 'Behind the headlight or at the steering head',
+    hint: 'Turn the bars to both sides and look along the wiring.',
   },
 ];
 
-/** Where the socket may be, likeliest first. */
-export function socketPlaces(kind: Vehicle['kind']): readonly SocketPlace[] {
-  return kind === 'motorcycle' ? ON_A_MOTORCYCLE : IN_A_CAR;
+/** Where one drives on the left, and sits on the right. */
+const WHEEL_ON_THE_RIGHT: ReadonlySet<string> = new Set(['Australia', 'New Zealand', 'Japan', 'India']);
+
+/** The side of the wheel that is likely in a market; left where nothing is known. */
+export const wheelSideOf = (market: string | undefined): WheelSide =>
+  market !== undefined && WHEEL_ON_THE_RIGHT.has(market) ? 'right' : 'left';
+
+/** Where to look for the socket, in the order of a walk from the driver's door. */
+export function socketPlaces(kind: Vehicle['kind'], wheel: WheelSide): readonly SocketPlace[] {
+  if (kind === 'motorcycle') return ON_A_MOTORCYCLE;
+  return wheel === 'left' ? inACar('left', 'right') : inACar('right', 'left');
 }

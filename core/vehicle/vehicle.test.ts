@@ -5,6 +5,7 @@ import {
   ageOf,
   cylindersOf,
   socketPlaces,
+  wheelSideOf,
   vehicleSchema,
   withdrawCode,
   type Vehicle,
@@ -81,10 +82,19 @@ test.each<[string, Partial<Record<keyof Vehicle, unknown>>]>([
   expect(vehicleSchema.safeParse({ ...CAR, ...more }).success).toBe(false);
 });
 
+test('the way to the socket is told for a wheel on either side', () => {
+  const flap = (side: 'left' | 'right') =>
+    socketPlaces('car', side).find((p) => p.at === 'beside-column')?.title;
+  expect(flap('left')).toContain('to the left of');
+  expect(flap('right')).toContain('to the right of');
+  expect(wheelSideOf('Australia')).toBe('right');
+  expect(wheelSideOf(undefined)).toBe('left');
+});
+
 test.each(['car', 'van', 'motorcycle'] as const)(
   'where to look for the socket of a %s: likeliest first, each with its words',
   (kind) => {
-    const places = socketPlaces(kind);
+    const places = socketPlaces(kind, 'left');
     expect(places.length).toBeGreaterThan(1);
     for (const p of places)
       expect(Object.values(p).filter((v) => typeof v === 'string' && v !== '').length).toBeGreaterThan(1);

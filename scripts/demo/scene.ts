@@ -63,7 +63,7 @@ export function caseFile(
 export const entryId = (caseId: string, index: number): string =>
   `ent_${caseId}_${String(index + 1).padStart(2, '0')}`;
 
-const ADAPTER = 'Stand-in, quick';
+const ADAPTER = 'Practice adapter, quick';
 
 /** The adapter found the car's protocol; `volts` is what it measured at the connector. */
 export const talking = (at: string, volts: number): WithoutId<Entry> => ({

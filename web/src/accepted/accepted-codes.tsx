@@ -73,7 +73,7 @@ export function AcceptForm({
         <input
           className={FIELD}
           value={reason}
-          placeholder="Such as: rear sensor taken out with the sports exhaust"
+          placeholder="Such as: seat heating taken out, its connector insulated"
           onChange={(e) => setReason(e.target.value)}
         />
       </label>

@@ -45,7 +45,7 @@ export function connectStandIn(
   eachProtocol = false,
 ): AppThunk<Promise<ConnectOutcome>> {
   return async (dispatch, _, { standIn }) => {
-    const adapter = `Stand-in, ${setup.temperament}`;
+    const adapter = `Practice adapter, ${setup.temperament}`;
     return dispatch(
       connectBy({ caseId, by: 'stand-in', adapter, eachProtocol }, async () => {
         const { transport, state } = await standIn.plugIn(setup);

@@ -38,7 +38,7 @@ export function Causes({
     <section aria-label="What it can be" className="flex h-full flex-col">
       <h3 className="mt-1 text-center text-[18px]">What it can be</h3>
       <p className="mb-2 hidden text-center text-[14px] text-ink-2 sm:block">
-        bar width = probability; tap one to see the evidence for it
+        The bar’s width is the chance. Tap a cause to see its evidence: ×2 makes it twice as likely.
       </p>
       <ul>
         {shown.map((c) => {

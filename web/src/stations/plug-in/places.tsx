@@ -1,114 +1,126 @@
-import { socketPlaces, type SocketPlace, type Vehicle } from '@pincer/core/vehicle';
+import { useState } from 'react';
+import { socketPlaces, wheelSideOf, type SocketPlace, type Vehicle, type WheelSide } from '@pincer/core/vehicle';
 import { useTell } from '../../store/use-tell.ts';
+import { Segments } from '../../ui/segments.tsx';
 
-/** Where each place is in its picture. */
-const AT: Readonly<Record<SocketPlace['at'], readonly [x: number, y: number]>> = {
-  'under-column': [116, 140],
-  'beside-column': [48, 124],
-  console: [201, 158],
-  ashtray: [238, 150],
-  'glove-box': [287, 119],
-  'under-seat': [176, 74],
-  tail: [238, 78],
-  headstock: [86, 66],
+const WHEELS: readonly { id: WheelSide; title: string }[] = [
+  { id: 'left', title: 'Wheel on the left' },
+  { id: 'right', title: 'Wheel on the right' },
+];
+
+const LINE = { fill: 'none', stroke: 'var(--ink-2)', strokeWidth: 2, strokeLinejoin: 'round' } as const;
+
+/** The sixteen-pin socket, seen from the front; drawn around the point (0, 0). */
+function Socket({ x, y, turn = 0 }: { x: number; y: number; turn?: number }) {
+  return (
+    <g transform={`translate(${x} ${y}) rotate(${turn})`}>
+      <path d="M-15-7h30l-4 14h-22z" fill="var(--ink)" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
+      <path d="M-10-2.5h20M-8 2.5h16" stroke="var(--sheet)" strokeWidth="2" strokeDasharray="1.6 1.4" />
+    </g>
+  );
+}
+
+/** What surrounds the socket in each place, with the wheel on the left. */
+const CLOSE_UPS: Readonly<Record<SocketPlace['at'], React.ReactNode>> = {
+  'under-column': (
+    <>
+      <path {...LINE} d="M0 30q44-10 104 2v8q-58-12-104-2z" fill="var(--sheet)" />
+      <path {...LINE} d="M16 0q4 22 34 22T86 0M50 22v12" strokeWidth="3" />
+      <path {...LINE} d="M22 72h16v-12H22zM58 72h14v-12H58z" fill="var(--sheet)" />
+      <Socket x={52} y={47} />
+    </>
+  ),
+  'beside-column': (
+    <>
+      <path {...LINE} d="M0 12q44-8 104 2v46H0z" fill="var(--sheet)" />
+      <path {...LINE} d="M66 0q2 30 38 34" strokeWidth="4" />
+      <path {...LINE} d="M12 24h40v26H12z" strokeDasharray="4 3" />
+      <path {...LINE} d="M12 50l6 16h40l-6-16" fill="var(--sheet-2)" />
+      <Socket x={32} y={38} />
+    </>
+  ),
+  console: (
+    <>
+      <path {...LINE} d="M56 0q-4 40-12 76h60V0z" fill="var(--sheet)" />
+      <path {...LINE} d="M0 66q26-2 47 0M68 14h28v18H68z" />
+      <path {...LINE} d="M8 66v-18h14v18" fill="var(--sheet)" />
+      <Socket x={58} y={46} turn={-78} />
+    </>
+  ),
+  ashtray: (
+    <>
+      <path {...LINE} d="M10 76l8-56h68l8 56z" fill="var(--sheet)" />
+      <path {...LINE} d="M26 34h52v26H26z" />
+      <path {...LINE} d="M26 34l6-22h52l-6 22" fill="var(--sheet-2)" />
+      <Socket x={52} y={47} />
+    </>
+  ),
+  'glove-box': (
+    <>
+      <path {...LINE} d="M0 8q50-4 104 0v14H0zM14 22h76v22H14z" fill="var(--sheet)" />
+      <path {...LINE} d="M46 30h12M0 70q50-4 104 0" />
+      <Socket x={52} y={57} />
+    </>
+  ),
+  'under-seat': (
+    <>
+      <path {...LINE} d="M4 30q30-14 60-12l36-10 4 12-40 12H4z" fill="var(--sheet)" />
+      <path {...LINE} d="M14 42h30v26H14zM20 42v-6h6v6M32 42v-6h6v6" fill="var(--sheet)" />
+      <path {...LINE} d="M44 56h16" strokeDasharray="3 2" />
+      <Socket x={76} y={56} />
+    </>
+  ),
+  tail: (
+    <>
+      <path {...LINE} d="M2 28q40-12 70-10l28-12 4 10-30 22q-34 6-72 8z" fill="var(--sheet)" />
+      <path {...LINE} d="M6 60q40-2 60-14" strokeDasharray="3 2" />
+      <circle {...LINE} cx="24" cy="70" r="22" />
+      <Socket x={72} y={34} turn={-24} />
+    </>
+  ),
+  headstock: (
+    <>
+      <path {...LINE} d="M52 8l-26 66M34 14l34-8" strokeWidth="4" />
+      <circle {...LINE} cx="24" cy="30" r="14" fill="var(--sheet)" />
+      <path {...LINE} d="M58 26q26-8 46 10" strokeDasharray="3 2" />
+      <Socket x={66} y={34} turn={60} />
+    </>
+  ),
 };
 
-/** The footwell, or the motorcycle from its side, with the places to look in, numbered by likelihood. */
-export function Places({ kind }: { kind: Vehicle['kind'] }) {
+/** The way to the socket in words, place by place, each with a close-up; for a steering wheel on either side. */
+export function Places({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
-  const places = socketPlaces(kind);
+  const [wheel, setWheel] = useState(() => wheelSideOf(vehicle.market));
+  const isCar = vehicle.kind !== 'motorcycle';
   return (
-    <figure className="grid items-start gap-x-4 gap-y-2 sm:grid-cols-[minmax(240px,340px)_1fr]">
-      <svg
-        viewBox="0 0 330 206"
-        role="img"
-        aria-label={`Where the socket may be: ${places.map((p, i) => `${i + 1}, ${tell(p.title).toLowerCase()}`).join('; ')}.`}
-        className="w-full rounded border border-line bg-sheet-2"
-      >
-        {kind === 'motorcycle' ? <Motorcycle /> : <Footwell />}
-        {places.map(({ at }, i) => {
-          const [x, y] = AT[at];
-          return (
-            <g key={at}>
-              <circle
-                cx={x}
-                cy={y}
-                r={i === 0 ? 15 : 11}
-                fill={i === 0 ? 'var(--ink)' : 'var(--sheet)'}
-                stroke="var(--ink)"
-                strokeWidth="2"
-              />
-              <text
-                x={x}
-                y={y + 5}
-                textAnchor="middle"
-                fontSize={i === 0 ? 16 : 13}
-                fontWeight="700"
-                fill={i === 0 ? 'var(--sheet)' : 'var(--ink)'}
-              >
-                {i + 1}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
-      <figcaption>
-        <ol className="space-y-1.5">
-          {places.map((p, i) => (
-            <li key={p.at} className="grid grid-cols-[1.4em_1fr]">
-              <b>{i + 1}</b>
-              <span>
-                <b>{tell(p.title)}.</b> <span className="text-ink-2">{tell(p.hint)}</span>
-              </span>
-            </li>
-          ))}
-        </ol>
-        {kind === 'motorcycle' ? null : (
-          <p className="mt-1.5 text-[14px] text-ink-2">
-            Left-hand-drive car shown; mirror it for right-hand drive.
-          </p>
-        )}
-      </figcaption>
-    </figure>
-  );
-}
-
-const LINE = { fill: 'none', stroke: 'var(--ink-2)', strokeWidth: 2.5, strokeLinejoin: 'round' } as const;
-
-function Footwell() {
-  return (
-    <g {...LINE}>
-      <path
-        d="M0 46q60-14 168-8t162-2v66q-30 8-74 6l-14-2-40 2q-40 8-96 8-54 0-106-10z"
-        fill="var(--sheet)"
-      />
-      <path d="M188 106l-8 100h84l-12-98" fill="var(--sheet)" />
-      <path d="M214 132h30v34h-30z" />
-      <path d="M266 66h56v30h-56z" />
-      <path d="M100 88l-4 34q20 8 40 0l-4-34" fill="var(--sheet-2)" />
-      <ellipse cx="116" cy="66" rx="62" ry="54" strokeWidth="8" stroke="var(--ink-2)" />
-      <path d="M60 62h34m44 0h34M116 84v30" strokeWidth="5" />
-      <ellipse cx="116" cy="64" rx="22" ry="18" fill="var(--sheet)" />
-      <path d="M60 172h26v22H60zM104 176h22v20h-22zM142 166h16v32h-16z" fill="var(--sheet)" />
-      <path d="M26 112h36v28H26z" strokeDasharray="4 4" />
-      <path d="M0 200q90-6 180 2" />
-    </g>
-  );
-}
-
-function Motorcycle() {
-  return (
-    <g {...LINE}>
-      <circle cx="66" cy="150" r="42" />
-      <circle cx="262" cy="150" r="42" />
-      <circle cx="66" cy="150" r="8" />
-      <circle cx="262" cy="150" r="8" />
-      <path d="M66 150L94 52m0 0l-26-12m26 12l18-4" strokeWidth="4" />
-      <circle cx="76" cy="58" r="12" fill="var(--sheet)" />
-      <path d="M100 62q22-24 50-8l4 22-48 10z" fill="var(--sheet)" />
-      <path d="M152 68l46-2 56-12 8 10-58 22h-50z" fill="var(--sheet)" />
-      <path d="M108 92l18 62h60l24-60m-24 60l76-4M126 154l-22-62" />
-      <path d="M132 104h52v44h-52z" fill="var(--sheet)" />
-    </g>
+    <section aria-label="Where the socket may be" className="space-y-2">
+      {isCar ? (
+        <div className="flex">
+          <Segments label="The steering wheel" options={WHEELS} value={wheel} onChange={setWheel} />
+        </div>
+      ) : null}
+      <ol className="grid gap-x-6 gap-y-3 md:grid-cols-2">
+        {socketPlaces(vehicle.kind, wheel).map((p, i) => (
+          <li key={p.at} className="flex items-start gap-3">
+            <svg
+              viewBox="0 0 104 76"
+              aria-hidden="true"
+              className="w-24 shrink-0 rounded border border-line bg-sheet-2"
+            >
+              <g transform={isCar && wheel === 'right' ? 'translate(104 0) scale(-1 1)' : undefined}>
+                {CLOSE_UPS[p.at]}
+              </g>
+            </svg>
+            <span className="min-w-0">
+              <b>
+                {String.fromCharCode(65 + i)}. {tell(p.title)}.
+              </b>{' '}
+              <span className="text-ink-2">{tell(p.hint)}</span>
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
