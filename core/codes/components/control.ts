@@ -22,7 +22,7 @@ export const CONTROL_PARTS = {
   'oil-pump': part('engine oil pressure control', 'engine oil pressure control; oil pump valve', 'oil', 'It reduces oil pressure when less is needed.'),
   'battery-temperature-sensor': part('battery temperature sensor', 'battery temperature sensor', 'charging', 'It tells how fast the battery may be charged.'),
   charging: part('charging system voltage', 'charging system voltage; charging voltage', 'charging', 'Usually 13.5 to 14.8 V with the engine running (cars with smart charging may show 12.5 to 15 V); outside that, battery and control units suffer.'),
-  'charging-lamp': part('alternator light (L) terminal', 'generator lamp control; charging lamp circuit', 'charging', 'It lights the charging light.'),
+  'charging-lamp': part('alternator lamp (L) terminal', 'generator lamp control; charging lamp circuit', 'charging', 'It lights the charging light.'),
   'ignition-switch': part('ignition switch', 'ignition switch position', 'charging', 'It tells the control units that the key is on.'),
   'event-recorder': part('event data recorder request', 'event data recorder request; event recorder request', 'computer', 'A line that asks for data to be kept.'),
   'actuator-supply': part('actuator supply voltage', 'actuator supply voltage; actuator supply', 'computer', 'The control unit feeds several valves and motors over it.'),

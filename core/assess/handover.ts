@@ -1,0 +1,163 @@
+import { LAMPS, LAMP_MODE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
+import { SCAN_PART_NAMES, type ScanPart } from '@pincer/core/obd';
+import type { Vehicle } from '@pincer/core/vehicle';
+import { ownUnit, tellAll } from '@pincer/core/words';
+import type { Assessment } from './assess.ts';
+import { codeStateWords } from './explain-for.ts';
+
+/** A part of the handover: a heading and its lines, each a line on paper. */
+export interface HandoverPart {
+  title: string;
+  lines: string[];
+}
+
+/** One page for a workshop, or for whoever helps: what is known, what was done, what is open. */
+export interface Handover {
+  title: string;
+  parts: HandoverPart[];
+  /** A line to search with: year, engine, codes and the moment. */
+  search: string;
+}
+
+/** Causes that are named; the others are too unlikely to be looked for first. */
+const CAUSES = 5;
+const LIKELY_ENOUGH = 0.02;
+/** What a workshop would want to have been read. */
+const WANTED: readonly ScanPart[] = ['confirmed', 'pending', 'permanent', 'freeze-frames', 'readiness', 'values'];
+
+const percent = (p: number): string => (p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`);
+const sentence = (text: string): string =>
+  `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
+
+function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[] {
+  const km = ownUnit('km', owner.units);
+  const facts = [
+    vehicle.year === undefined ? null : String(vehicle.year),
+    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? '{petrol}' : vehicle.fuel,
+    vehicle.displacement === undefined ? null : `${vehicle.displacement} L`,
+    vehicle.cylinders === undefined ? null : `${vehicle.cylinders} cylinders`,
+    vehicle.distanceKm === undefined
+      ? null
+      : `${Math.round(km.of(vehicle.distanceKm)).toLocaleString('en-GB')} ${km.unit}`,
+  ].filter((f) => f !== null);
+  return [
+    `${vehicle.name}${facts.length > 0 ? `, ${facts.join(', ')}` : ''}.`,
+    ...(isNamed && vehicle.plate ? [`{Number plate}: ${vehicle.plate}.`] : []),
+    ...(isNamed && vehicle.vin ? [`VIN: ${vehicle.vin}.`] : []),
+    ...(vehicle.modifications ? [`Modified: ${vehicle.modifications}.`] : []),
+  ];
+}
+
+function lampLines({ standing }: CaseState): string[] {
+  return [...standing.lamps].map(([lamp, { mode, colour }]) =>
+    sentence(`${LAMPS[lamp]} ${LAMP_MODE_WORDS[mode]}${colour && mode !== 'out' ? `, ${colour}` : ''}`),
+  );
+}
+
+function untouchedLines(state: CaseState): string[] {
+  const unread = unreadParts(state.standing, WANTED);
+  return [
+    state.clears.length === 0
+      ? 'No codes have been cleared.'
+      : `Codes were cleared ${state.clears.length === 1 ? 'once' : `${state.clears.length} times`}; what was stored before is kept in the record.`,
+    state.repairs.length === 0 ? 'Nothing has been repaired or replaced.' : '',
+    ...(unread.length > 0 ? [`Not read: ${unread.map((part) => SCAN_PART_NAMES[part]).join(', ')}.`] : []),
+  ].filter((line) => line !== '');
+}
+
+function questions(state: CaseState, assessment: Assessment): string[] {
+  const [first, second] = assessment.causes;
+  return [
+    ...(first
+      ? [
+          `What will you measure to tell “${first.title}”${second ? ` from “${second.title}”` : ''}, and what does that cost?`,
+        ]
+      : ['What will you measure first, and what does that cost?']),
+    'Will you call before anything is replaced that this page does not ask for?',
+    ...(state.clears.length === 0 ? ['Will you save the stored conditions before the codes are cleared?'] : []),
+    'May I have the replaced parts and the readings after the repair?',
+  ];
+}
+
+/** The line that finds others with the same fault. */
+function searchLine(vehicle: Vehicle, assessment: Assessment): string {
+  const moment = assessment.facts.find((f) => f.kind === 'frame')?.title.replace(/^Stored: /, '');
+  return [
+    vehicle.year,
+    vehicle.name,
+    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? '{petrol}' : vehicle.fuel,
+    ...assessment.codes.slice(0, 4).map((c) => c.code),
+    moment?.split(', ').slice(0, 3).join(' '),
+  ]
+    .filter((x) => x !== null && x !== undefined && x !== '')
+    .join(' ');
+}
+
+/**
+ * The handover of a case, in the owner's words.
+ * @param isNamed whether plate and VIN are told; only when the owner chooses so.
+ */
+export function handover(
+  state: CaseState,
+  vehicle: Vehicle,
+  owner: Owner,
+  assessment: Assessment,
+  isNamed: boolean,
+): Handover {
+  const { facts, codes, causes, judgements, none } = assessment;
+  const of = (kind: string) => facts.filter((f) => f.kind === kind);
+  const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
+  const repairs = state.repairs.map((r) => {
+    const done = assessment.procedures.find((p) => p.cause === r.cause);
+    return sentence(`${done?.title ?? r.cause}${r.note ? `: ${r.note}` : ''}`);
+  });
+  const parts: HandoverPart[] = [
+    { title: 'Vehicle', lines: vehicleLines(vehicle, owner, isNamed) },
+    { title: 'Warning lights', lines: lampLines(state) },
+    {
+      title: 'Codes',
+      lines: codes.map((c) => `${c.code} ${c.title} (${codeStateWords(c.state)}; ${c.units.join(', ')})`),
+    },
+    {
+      title: 'Stored conditions',
+      lines: of('frame').map((f) => sentence(`${f.title.replace(/^Stored: /, '')}, ${f.detail}`)),
+    },
+    {
+      title: 'Readings that do not fit',
+      lines: odd.map((j) => sentence(`${j.title}, no: ${j.measured}; expected ${j.expected}`)),
+    },
+    {
+      title: 'Noticed',
+      lines: of('observation')
+        .filter((f) => f.side === 'owner')
+        .map((f) => sentence(f.title)),
+    },
+    { title: 'Checked so far', lines: of('check').map((f) => sentence(`${f.detail}: ${f.title}`)) },
+    { title: 'Repaired so far', lines: repairs },
+    {
+      title: 'Likely causes',
+      lines: [
+        ...causes
+          .filter((c) => c.probability >= LIKELY_ENOUGH)
+          .slice(0, CAUSES)
+          .map((c) => `${c.title}: ${percent(c.probability)}`),
+        ...(causes.length > 0 ? [`None of these: ${none < 0.01 ? 'under 1 %' : percent(none)}`] : []),
+      ],
+    },
+    { title: 'Not touched', lines: untouchedLines(state) },
+    { title: 'Questions', lines: questions(state, assessment) },
+  ];
+  return tellAll(
+    {
+      title: `Handover: ${vehicle.name}`,
+      parts: parts.filter((p) => p.lines.length > 0),
+      search: searchLine(vehicle, assessment),
+    },
+    owner,
+  );
+}
+
+/** The handover as plain text, for a message or a forum. */
+export function handoverText({ title, parts }: Handover): string {
+  return [title, ...parts.flatMap((p) => ['', p.title, ...p.lines.map((line) => `- ${line}`)])].join('\n');
+}
