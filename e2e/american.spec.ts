@@ -56,6 +56,9 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
   await page.goto('/case/case_wet/watch');
   await expect(page.getByRole('heading', { name: 'Guided' })).toBeVisible();
   await expectAmerican(page, 'Watch');
+  await page.goto('/case/case_wet/handover');
+  await expect(page.getByRole('heading', { name: 'Handover sheet' })).toBeVisible();
+  await expectAmerican(page, 'handover');
   await page.goto('/case/case_wet/narrow');
   await page.getByRole('button', { name: 'Start this check' }).click();
   await page.getByRole('button', { name: 'I have read these; show me how' }).click();

@@ -3,7 +3,7 @@ import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('a connection cut in mid-reading: what came is kept, what is missing is said', async ({ page }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 1 dead', 'Slow');
+  await connect(page, 'Coil of cylinder 1 failed', 'Slow');
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read everything' }).first().click();
   await expect(page.getByText('Stored conditions', { exact: true })).toBeVisible({ timeout: 20_000 });
@@ -32,7 +32,7 @@ test('a connection cut in mid-reading: what came is kept, what is missing is sai
 
 test('reading can be stopped, and keeps what it has', async ({ page }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 1 dead', 'Slow');
+  await connect(page, 'Coil of cylinder 1 failed', 'Slow');
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Read everything' }).first().click();
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -86,7 +86,7 @@ test('an older car, a lossy adapter and one that restarts are read to the end', 
     await station(page, 'Connect');
     await page
       .getByRole('combobox', { name: 'What is wrong with it' })
-      .selectOption({ label: 'Coil of cylinder 3 dead' });
+      .selectOption({ label: 'Coil of cylinder 3 failed' });
     await page.getByRole('combobox', { name: 'Adapter' }).selectOption({ label: adapter });
     await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
     await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 30_000 });

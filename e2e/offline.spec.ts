@@ -25,7 +25,7 @@ test('no signal: after the first visit it starts, assesses and reads without a n
   await page.getByRole('textbox').fill('partikulate');
   await expect(page.getByRole('list', { name: 'Found' })).toContainText('P2002');
   await openCase(page, 'Another Finch');
-  await connect(page, 'Coil of cylinder 1 dead');
+  await connect(page, 'Coil of cylinder 1 failed');
   await readAll(page);
   await station(page, 'Narrow down');
   await expect(page.getByRole('region', { name: 'What it can be' })).toContainText('cylinder 1');

@@ -82,7 +82,7 @@ test('a typed entry with no self-checks proves nothing after a clear', async ({ 
 
 test('another car in the socket is not cleared with the reading of this one', async ({ page }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 1 dead');
+  await connect(page, 'Coil of cylinder 1 failed');
   await readAll(page);
   await station(page, 'Prove');
   await expect(page.getByText('The record is safe.')).toBeVisible();
@@ -99,14 +99,14 @@ test('another car in the socket is not cleared with the reading of this one', as
 
 test('another page of the same case takes the permission away when it reads', async ({ page, context }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 1 dead');
+  await connect(page, 'Coil of cylinder 1 failed');
   await readAll(page);
   await station(page, 'Prove');
   await page.getByRole('button', { name: /I have read this/ }).click();
   await expect(page.getByRole('button', { name: 'Clear now' })).toBeEnabled();
   const other = await context.newPage();
   await other.goto(page.url());
-  await connect(other, 'Coil of cylinder 1 dead');
+  await connect(other, 'Coil of cylinder 1 failed');
   await readAll(other);
   await expect(page.getByText('Not yet: something has come in since.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Clear now' })).toHaveCount(0);

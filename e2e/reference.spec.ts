@@ -3,7 +3,7 @@ import { connect, expectAccessible, openCase, readAll, station } from './helpers
 
 test('a code page says it all, opened from a case and back', async ({ page }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 3 dead');
+  await connect(page, 'Coil of cylinder 3 failed');
   await readAll(page);
   await station(page, 'Meaning');
   await page.getByRole('link', { name: 'P0303' }).click();

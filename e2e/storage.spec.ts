@@ -132,7 +132,7 @@ test('two pages: each has what the other records, and after a reload nothing is 
   await other.reload();
   await expect(other.getByRole('link', { name: /^Log, 3 entries, saved/ })).toBeVisible();
   // The other page says that this one holds the adapter, and no longer once it is gone.
-  await connect(page, 'Coil of cylinder 3 dead');
+  await connect(page, 'Coil of cylinder 3 failed');
   await expect(
     other.getByText(/Another page of Pincer is connected to the adapter for this case/),
   ).toBeVisible();

@@ -53,7 +53,7 @@ test('a code that is known and accepted stands apart, with the legal caution, an
   page,
 }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 3 dead');
+  await connect(page, 'Coil of cylinder 3 failed');
   await readAll(page);
   await station(page, 'Meaning');
   await page.getByRole('button', { name: 'Mark as known… P0353' }).click();

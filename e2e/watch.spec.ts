@@ -118,7 +118,7 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
 });
 
 test('before and after in one picture', async ({ page }) => {
-  await toWatch(page, 'Air leak behind the air flow sensor');
+  await toWatch(page, 'Air leak after the air flow sensor');
   await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
   for (const isMended of [false, true]) {
     if (isMended) await page.getByRole('button', { name: 'Repair its fault' }).click();

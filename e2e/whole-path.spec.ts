@@ -17,35 +17,35 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await expect(road).toContainText('lacks power');
 
   // Connect and read.
-  await connect(page, 'Air flow sensor unplugged');
+  await connect(page, 'Air leak after the air flow sensor');
   await page.getByRole('radio', { name: 'Idle' }).click();
   await readAll(page);
-  const codes = page.getByRole('listitem').filter({ hasText: 'P0102' }).first();
-  await expect(codes).toContainText('Mass air flow sensor A: signal too low');
+  const codes = page.getByRole('listitem').filter({ hasText: 'P0171' }).first();
+  await expect(codes).toContainText('Fuel mixture too lean, bank 1');
   await expect(codes).toContainText('confirmed, permanent, pending');
   await expect(page.getByText('Engine light commanded on')).toBeVisible();
   const judged = page.getByRole('region', { name: 'Do the readings make sense?' });
-  await expect(
-    judged.getByRole('listitem').filter({ hasText: 'Air flows while the engine runs: no' }),
-  ).toContainText('impossible');
+  await expect(judged.getByRole('listitem').filter({ hasText: 'Fuel trim at idle: no' })).toContainText(
+    'odd',
+  );
   await judged.getByText(/normal, with their figures$/).click();
   await expect(judged.getByRole('row', { name: /Coolant temperature is possible/ })).toBeVisible();
 
   // Meaning.
   await station(page, 'Meaning');
   await expect(page.getByText('One code, one likely cause')).toBeVisible();
-  await expect(page.getByText('air flow sensor unplugged', { exact: true })).toBeVisible();
+  await expect(page.getByText('vacuum hose off or split', { exact: true })).toBeVisible();
 
   // Narrow down: a cause leads, a check is proposed, its answer moves the bars.
   await station(page, 'Narrow down');
   const causes = page.getByRole('region', { name: 'What it can be' });
-  await expect(causes.getByRole('button', { pressed: true })).toContainText('Air flow sensor unplugged');
+  await expect(causes.getByRole('button', { pressed: true })).toContainText('Vacuum hose off or split');
   const before = await causes.getByRole('button', { pressed: true }).innerText();
   await page.getByRole('button', { name: /^or \d+ others$/ }).click();
-  await page.getByRole('button', { name: /Check the air flow sensor connector/ }).click();
+  await page.getByRole('button', { name: /Bend the intake hose and look for cracks/ }).click();
   await expect(page.getByText('What did you find?')).toBeHidden();
   await page.getByRole('button', { name: 'I have read these; show me how' }).click();
-  await page.getByRole('button', { name: /Off or half on/ }).click();
+  await page.getByRole('button', { name: /Split or loose/ }).click();
   await expect(page.getByText('1 check', { exact: false }).first()).toBeVisible();
   await expect(causes.getByRole('button', { pressed: true })).not.toHaveText(before);
 
@@ -55,11 +55,11 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('button', { name: 'Choose: repair it yourself' }).click();
 
   // Fix: cautions before steps.
-  await expect(page.getByRole('heading', { name: 'Plug the air flow sensor in' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Fit a new intake hose' })).toBeVisible();
   await expect(page.getByRole('checkbox')).toHaveCount(0);
   await page.getByRole('button', { name: 'I have read the cautions' }).click();
   await page.getByRole('checkbox').first().check();
-  await page.getByLabel('What you saw or did').fill('Catch was open.');
+  await page.getByLabel('What you saw or did').fill('Split at the second fold.');
   await page.getByRole('button', { name: 'Record as done' }).click();
 
   // Prove: the record is safe, the clear is guarded, the car refuses with the engine running.
@@ -91,11 +91,11 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('link', { name: /^Log, / }).click();
   const log = page.getByRole('dialog');
   for (const sentence of [
-    'Engine light (check engine) is lit.',
-    'Full reading: P0102, lamp on.',
-    'off or half on',
+    'Engine light (check engine) is on.',
+    'Full reading: P0171, light on.',
+    'split or loose',
     'Decided: repair it yourself.',
-    'Catch was open.',
+    'Split at the second fold.',
     'Clear refused.',
     'Cleared; confirmed by the car.',
     'Drive under the same conditions: it stayed away.',
@@ -106,7 +106,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
 
 test('a fault that is still there comes straight back', async ({ page }) => {
   await openCase(page);
-  await connect(page, 'Coil of cylinder 3 dead');
+  await connect(page, 'Coil of cylinder 3 failed');
   await readAll(page);
   await station(page, 'Prove');
   await expect(page.getByText('The record is safe.')).toBeVisible();

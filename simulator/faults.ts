@@ -52,10 +52,10 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'coolant-sensor-open': 'Coolant temperature sensor open',
   'thermostat-open': 'Thermostat stuck open',
   'pressure-stuck': 'Manifold pressure sensor stuck',
-  'intake-leak': 'Air leak behind the air flow sensor',
+  'intake-leak': 'Air leak after the air flow sensor',
   'fuel-starved': 'Fuel filter blocked',
   'injector-leaks': 'An injector leaks',
-  'front-oxygen-lazy': 'Front oxygen sensor tired',
+  'front-oxygen-lazy': 'Front oxygen sensor aged',
   'catalyst-worn': 'Catalyst worn out',
   'pedal-track': 'Pedal sensor: tracks disagree',
   'throttle-sticks': 'Throttle sticks',
@@ -65,18 +65,18 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'wheel-sensor': 'Wheel speed sensor front left open',
   'gear-valve': 'Transmission shift solenoid A open',
   'charge-hose': 'Charge air hose split',
-  'egr-stuck': 'Exhaust recirculation valve stuck open',
+  'egr-stuck': 'EGR valve stuck open',
   'filter-full': 'Particulate filter full of soot',
   'filter-ash': 'Particulate filter full of ash',
   'filter-cracked': 'Particulate filter cracked',
   'rail-weak': 'Rail pressure does not follow',
-  'glow-plug': 'Relay of the glow plugs dead',
-  regulator: 'Charging regulator failing',
+  'glow-plug': 'Glow plug relay failed',
+  regulator: 'Regulator/rectifier failing',
 };
 
 /** Words for a fault, for the practice screen. */
 export function faultTitle(fault: Fault): string {
-  if (fault.kind === 'coil') return `Coil of cylinder ${fault.cylinder} dead`;
+  if (fault.kind === 'coil') return `Coil of cylinder ${fault.cylinder} failed`;
   if (fault.kind === 'coil-boot') return `Coil boot of cylinder ${fault.cylinder} cracked`;
   return TITLES[fault.kind];
 }

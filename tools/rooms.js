@@ -73,6 +73,7 @@ export const WEB_STATIONS = [
   'narrow',
   'watch',
   'decide',
+  'handover',
   'fix',
   'prove',
 ];

@@ -1,9 +1,10 @@
-import { LAMPS, LAMP_MODE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
-import { SCAN_PART_NAMES, type ScanPart } from '@pincer/core/obd';
+import { LAMP_MODE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
+import type { ScanPart } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { ownUnit, tellAll } from '@pincer/core/words';
 import type { Assessment } from './assess.ts';
 import { codeStateWords } from './explain-for.ts';
+import { lampName } from './owner-facts.ts';
 
 /** A part of the handover: a heading and its lines, each a line on paper. */
 export interface HandoverPart {
@@ -22,8 +23,16 @@ export interface Handover {
 /** Causes that are named; the others are too unlikely to be looked for first. */
 const CAUSES = 5;
 const LIKELY_ENOUGH = 0.02;
-/** What a workshop would want to have been read. */
-const WANTED: readonly ScanPart[] = ['confirmed', 'pending', 'permanent', 'freeze-frames', 'readiness', 'values'];
+/** What a workshop would want to have been read, in words. */
+const WANTED = {
+  confirmed: 'confirmed codes',
+  pending: 'pending codes',
+  permanent: 'permanent codes',
+  'freeze-frames': 'stored conditions',
+  readiness: 'self-checks',
+  values: 'readings',
+} as const satisfies Partial<Record<ScanPart, string>>;
+type WantedPart = keyof typeof WANTED;
 
 const percent = (p: number): string => (p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`);
 const sentence = (text: string): string =>
@@ -34,7 +43,7 @@ function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[
   const facts = [
     vehicle.year === undefined ? null : String(vehicle.year),
     vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? '{petrol}' : vehicle.fuel,
-    vehicle.displacement === undefined ? null : `${vehicle.displacement} L`,
+    vehicle.displacementLitres === undefined ? null : `${vehicle.displacementLitres.toFixed(1)} L`,
     vehicle.cylinders === undefined ? null : `${vehicle.cylinders} cylinders`,
     vehicle.distanceKm === undefined
       ? null
@@ -50,18 +59,18 @@ function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[
 
 function lampLines({ standing }: CaseState): string[] {
   return [...standing.lamps].map(([lamp, { mode, colour }]) =>
-    sentence(`${LAMPS[lamp]} ${LAMP_MODE_WORDS[mode]}${colour && mode !== 'out' ? `, ${colour}` : ''}`),
+    sentence(`${lampName(lamp)} ${LAMP_MODE_WORDS[mode]}${colour && mode !== 'out' ? `, ${colour}` : ''}`),
   );
 }
 
 function untouchedLines(state: CaseState): string[] {
-  const unread = unreadParts(state.standing, WANTED);
+  const unread = unreadParts(state.standing, Object.keys(WANTED) as WantedPart[]) as WantedPart[];
   return [
     state.clears.length === 0
       ? 'No codes have been cleared.'
       : `Codes were cleared ${state.clears.length === 1 ? 'once' : `${state.clears.length} times`}; what was stored before is kept in the record.`,
     state.repairs.length === 0 ? 'Nothing has been repaired or replaced.' : '',
-    ...(unread.length > 0 ? [`Not read: ${unread.map((part) => SCAN_PART_NAMES[part]).join(', ')}.`] : []),
+    ...(unread.length > 0 ? [`Not read: ${unread.map((part) => WANTED[part]).join(', ')}.`] : []),
   ].filter((line) => line !== '');
 }
 
@@ -74,7 +83,9 @@ function questions(state: CaseState, assessment: Assessment): string[] {
         ]
       : ['What will you measure first, and what does that cost?']),
     'Will you call before anything is replaced that this page does not ask for?',
-    ...(state.clears.length === 0 ? ['Will you save the stored conditions before the codes are cleared?'] : []),
+    ...(state.clears.length === 0
+      ? ['Will you save the stored conditions before the codes are cleared?']
+      : []),
     'May I have the replaced parts and the readings after the repair?',
   ];
 }
@@ -120,11 +131,13 @@ export function handover(
     },
     {
       title: 'Stored conditions',
-      lines: of('frame').map((f) => sentence(`${f.title.replace(/^Stored: /, '')}, ${f.detail}`)),
+      lines: of('frame').map((f) =>
+        sentence(`${f.title.replace(/^Stored: /, '')}, ${f.detail.replace(' · ', '; ')}`),
+      ),
     },
     {
       title: 'Readings that do not fit',
-      lines: odd.map((j) => sentence(`${j.title}, no: ${j.measured}; expected ${j.expected}`)),
+      lines: odd.map((j) => sentence(`${j.title}: not so. ${j.measured}; expected ${j.expected}`)),
     },
     {
       title: 'Noticed',

@@ -1,6 +1,7 @@
 export { assess, type Assessment } from './assess.ts';
 export { codePage, type CodePage } from './code-page.ts';
 export { engineOf } from './engine-of.ts';
+export { handover, handoverText, type Handover } from './handover.ts';
 export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {

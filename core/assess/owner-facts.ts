@@ -10,6 +10,12 @@ function lampKey(lamp: LampId): ObservationKey | null {
   return isObservationKey(key) ? key : null;
 }
 
+/** A warning light by its name, such as `Oil pressure light`. */
+export function lampName(lamp: LampId): string {
+  const short = LAMPS[lamp].replace(/ \(.*\)$/, '');
+  return /light$/.test(short) ? short : `${short} light`;
+}
+
 /** Lamps that the owner reported, lit or out; one that nobody spoke of is unknown. */
 export function lampFacts({ lamps }: Standing): Told {
   const facts: Fact[] = [];
@@ -19,14 +25,12 @@ export function lampFacts({ lamps }: Standing): Told {
     if (!key || (lamp === 'engine' && mode === 'out')) continue;
     const id = `lamp:${lamp}`;
     const isPresent = lamp === 'engine' ? mode === 'flashing' : mode !== 'out';
-    const short = LAMPS[lamp].replace(/ \(.*\)$/, '');
-    const name = /light$/.test(short) ? short : `${short} light`;
     facts.push({
       id,
       side: 'car',
       // A lamp that is out is like a reading that makes sense: it is folded away until it speaks.
       ...(isPresent ? { kind: 'observation' } : { kind: 'reading', isSound: mode === 'out' }),
-      title: `${name} ${LAMP_MODE_WORDS[mode]}`,
+      title: `${lampName(lamp)} ${LAMP_MODE_WORDS[mode]}`,
       detail: 'as you saw it',
       entry,
     });

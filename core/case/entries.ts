@@ -48,10 +48,10 @@ export type LampMode = (typeof LAMP_MODES)[number];
 
 /** Words that follow a lamp's name. */
 export const LAMP_MODE_WORDS: Readonly<Record<LampMode, string>> = {
-  steady: 'is lit',
+  steady: 'is on',
   flashing: 'flashes',
-  'now-and-then': 'lights at times',
-  out: 'is out',
+  'now-and-then': 'comes and goes',
+  out: 'is off',
 };
 
 /** Ways to reach an adapter. */

@@ -134,7 +134,7 @@ export function decide(
     blocked: [],
     reasons: [
       `Diagnosis ${money(owner.shopDiagnosis, owner)}, repair about ${money(service - owner.shopDiagnosis, owner)} on average.`,
-      'Take the case summary with you: with codes and checks in hand, diagnosis should cost less.',
+      'Take the handover sheet with you: with codes and checks in hand, diagnosis should cost less.',
     ],
   };
   addGates(

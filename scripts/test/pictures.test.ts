@@ -10,7 +10,9 @@ test('there is a picture of each main view, and no two are alike', () => {
   expect(files.length).toBeLessThan(20);
   const seen = new Map<string, string>();
   for (const file of files) {
-    const hash = createHash('sha256').update(readFileSync(join(FOLDER, file))).digest('hex');
+    const hash = createHash('sha256')
+      .update(readFileSync(join(FOLDER, file)))
+      .digest('hex');
     expect([file, seen.get(hash) ?? 'no other']).toEqual([file, 'no other']);
     seen.set(hash, file);
   }

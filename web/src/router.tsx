@@ -25,6 +25,10 @@ function part(name: string, load: () => Promise<ComponentType>) {
 
 const CasePart = part('This case', async () => (await import('./stations/case-frame.tsx')).CaseFrame);
 const WatchPart = part('This station', async () => (await import('./stations/watch/watch.tsx')).Watch);
+const HandoverPart = part(
+  'The handover sheet',
+  async () => (await import('./stations/handover/handover.tsx')).HandoverSheet,
+);
 const StationPart = part('This station', async () => (await import('./stations/station.tsx')).Station);
 const VehiclePart = part(
   'This vehicle’s page',
@@ -46,6 +50,7 @@ export function Pages() {
         <Route path="/case/:caseId" element={CasePart}>
           <Route index element={<Navigate to="light" replace />} />
           <Route path="watch" element={WatchPart} />
+          <Route path="handover" element={HandoverPart} />
           <Route path=":station" element={StationPart} />
         </Route>
         <Route path="/vehicle/:vehicleId" element={VehiclePart} />

@@ -26,7 +26,7 @@ const scan = {
 
 const SENTENCES: [string, Bare][] = [
   ['Engine light (check engine) flashes.', { kind: 'lamp', lamp: 'engine', mode: 'flashing' }],
-  ['Oil pressure is out.', { kind: 'lamp', lamp: 'oil', mode: 'out' }],
+  ['Oil pressure is off.', { kind: 'lamp', lamp: 'oil', mode: 'out' }],
   ['The engine light at key-on: does not light.', { kind: 'bulb', answer: 'does-not' }],
   ['Shakes: yes.', { kind: 'observation', observation: 'sign:shakes', answer: 'yes' }],
   ['Only in the wet: not known.', { kind: 'observation', observation: 'sign:wet', answer: 'unknown' }],
@@ -38,13 +38,13 @@ const SENTENCES: [string, Bare][] = [
     'Stand-in could not connect. Why.',
     { kind: 'connection', outcome: 'failed', adapter: 'Stand-in', message: 'Why.' },
   ],
-  ['Full reading: P0302, lamp on.', { kind: 'scan', via: 'adapter', isComplete: true, scan }],
+  ['Full reading: P0302, light on.', { kind: 'scan', via: 'adapter', isComplete: true, scan }],
   [
     'Part of a reading: codes not read.',
     { kind: 'scan', via: 'adapter', isComplete: false, scan: emptyScan() },
   ],
-  ['Written down by hand: P0302, lamp on.', { kind: 'scan', via: 'hand', isComplete: false, scan }],
-  ['Reading from a file: P0302, lamp on.', { kind: 'scan', via: 'file', isComplete: false, scan }],
+  ['Written down by hand: P0302, light on.', { kind: 'scan', via: 'hand', isComplete: false, scan }],
+  ['Reading from a file: P0302, light on.', { kind: 'scan', via: 'file', isComplete: false, scan }],
   [
     'Swap coils 2 and another, drive 5 minutes, read again: it moves to another.',
     { kind: 'check', check: 'swap-coils:2', outcome: 'moves' },

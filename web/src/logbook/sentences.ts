@@ -55,7 +55,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       const isRead = entry.scan.parts.some((p) => p.part === 'confirmed' && p.state === 'empty');
       const found = codes.length > 0 ? codes.join(', ') : isRead ? 'no codes' : 'codes not read';
       const mil = milOf(entry.scan);
-      return `${what}${after}: ${found}${mil ? `, lamp ${mil.on ? 'on' : 'off'}` : ''}.`;
+      return `${what}${after}: ${found}${mil ? `, light ${mil.on ? 'on' : 'off'}` : ''}.`;
     }
     case 'recording':
       return `${entry.file ? 'Recording imported' : 'Recorded'}: ${entry.title}, ${Math.round(entry.seconds)} s, ${entry.channels.length} readings.`;

@@ -13,7 +13,7 @@ export function AdapterChip({ caseId }: { caseId: string }) {
   const words = {
     connecting: 'connecting',
     failed: 'not connected',
-    talking: isRecording ? 'recording' : volts ? null : 'talking',
+    talking: isRecording ? 'recording' : volts ? null : 'connected',
     reading: 'reading',
     clearing: 'clearing',
     lost: 'cut',

@@ -1,8 +1,9 @@
 import { Lock } from 'lucide-react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Option, OptionId } from '@pincer/core/decision';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { duration, moment, money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
@@ -12,12 +13,13 @@ const AFTER: Readonly<Record<OptionId, string>> = {
   leave: 'prove',
   repair: 'fix',
   clear: 'prove',
-  help: 'decide',
+  help: 'handover',
 };
 
 /** Repair it, clear it and watch, or get help: three choices side by side. */
 export function Decide() {
   const { record, assessment, state } = useCase();
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const { options, recommended, why, breakEvens } = assessment;
@@ -73,6 +75,14 @@ export function Decide() {
           />
         ))}
       </div>
+      <p className={`${SHEET} flex flex-wrap items-center justify-between gap-2 px-4 py-2`}>
+        <span>
+          {tell('Going to a {workshop}, or asking for help? Take one page with everything that is known.')}
+        </span>
+        <Link to={`/case/${record.id}/handover`} className={BUTTON.plain}>
+          Handover sheet
+        </Link>
+      </p>
       <section className={`${SHEET} p-4`}>
         <h3 className="text-lg">When the choice changes</h3>
         <ul className="mt-1 list-disc space-y-1 pl-5">

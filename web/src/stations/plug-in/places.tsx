@@ -1,5 +1,11 @@
 import { useState } from 'react';
-import { socketPlaces, wheelSideOf, type SocketPlace, type Vehicle, type WheelSide } from '@pincer/core/vehicle';
+import {
+  socketPlaces,
+  wheelSideOf,
+  type SocketPlace,
+  type Vehicle,
+  type WheelSide,
+} from '@pincer/core/vehicle';
 import { useTell } from '../../store/use-tell.ts';
 import { Segments } from '../../ui/segments.tsx';
 
@@ -14,7 +20,13 @@ const LINE = { fill: 'none', stroke: 'var(--ink-2)', strokeWidth: 2, strokeLinej
 function Socket({ x, y, turn = 0 }: { x: number; y: number; turn?: number }) {
   return (
     <g transform={`translate(${x} ${y}) rotate(${turn})`}>
-      <path d="M-15-7h30l-4 14h-22z" fill="var(--ink)" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round" />
+      <path
+        d="M-15-7h30l-4 14h-22z"
+        fill="var(--ink)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+        strokeLinejoin="round"
+      />
       <path d="M-10-2.5h20M-8 2.5h16" stroke="var(--sheet)" strokeWidth="2" strokeDasharray="1.6 1.4" />
     </g>
   );
