@@ -44,6 +44,8 @@ export interface CheckView {
   gain: number;
   /** Whether the saving is worth the trouble. */
   isWorthIt: boolean;
+  /** Price of the part that the look may spare, where that alone is why it is proposed. */
+  spares: number | null;
   tools: { id: ToolId; name: string; isMissing: boolean }[];
   cautions: string[];
   outcomes: {
@@ -142,7 +144,8 @@ export function checkView(
     minutes: check.minutes,
     cost: check.cost,
     gain: outlook.gain,
-    isWorthIt: outlook.gain >= CHECK_WORTH_IT,
+    isWorthIt: outlook.gain >= CHECK_WORTH_IT || outlook.spares !== null,
+    spares: outlook.gain >= CHECK_WORTH_IT ? null : outlook.spares,
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),
     outcomes: outlook.outcomes.map((x) => ({

@@ -3,6 +3,7 @@ import { DEFAULT_OWNER } from '@pincer/core/case';
 import { CHECKS, checkById, observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
 import { CAR, NOW } from '../test/make-case.ts';
 import {
+  CHECK_WORTH_IT,
   PRIOR_SHARES,
   evidenceRatios,
   instancesFor,
@@ -315,7 +316,8 @@ describe('the next best check', () => {
     expect(list.length).toBeGreaterThan(5);
     expect(list.some((c) => c.id === 'boot-look:2')).toBe(false);
     for (const c of list) expect(c.outcomes.reduce((p, o) => p + o.chance, 0)).toBeCloseTo(1, 6);
-    expect(list.map((c) => c.gain)).toEqual([...list.map((c) => c.gain)].sort((a, b) => b - a));
+    const worth = list.filter((c) => c.gain >= CHECK_WORTH_IT);
+    expect(list.slice(0, worth.length)).toEqual(worth.sort((a, b) => b.gain - a.gain));
     expect(list.slice(0, 4).every((c) => c.cylinder === 2 || c.cylinder === null)).toBe(true);
   });
 
@@ -343,6 +345,27 @@ describe('the next best check', () => {
       if (c.needsDriving && c.id !== 'full-charge' && c.id !== 'level-jump')
         expect(c.cautions).not.toContain('exhaust-gas');
     }
+  });
+
+  test('the cause is sure: no figure says a check saves, and the cheap look still comes before the part', () => {
+    const open = [seen('code:coolant-temperature'), seen('sign:thirsty')];
+    const posterior = posteriorOf(all, open);
+    expect(posterior.marginals[all.findIndex((i) => i.id === 'coolant-sensor')]).toBeGreaterThan(0.97);
+    const [first, ...rest] = rankChecks(posterior, new Set(), CAR, DEFAULT_OWNER);
+    // The likeliest hypotheses alone are compared before and after: what they leave out is nobody's gain.
+    expect(Math.max(...[first, ...rest].map((c) => c?.gain ?? 0))).toBeLessThan(0.3);
+    expect(first?.check.given['coolant-sensor']).toBeDefined();
+    expect(first?.spares).toBeGreaterThan(first?.cost ?? 0);
+    expect(rest.every((c) => c.spares === null)).toBe(true);
+    const looked = rankChecks(posterior, new Set([first?.id ?? '']), CAR, DEFAULT_OWNER);
+    expect(looked.every((c) => c.spares === null)).toBe(true);
+  });
+
+  test('a check of what has next to no part in it saves nothing, however little it costs', () => {
+    const posterior = posteriorOf(all, [seen('code:misfire-several')]);
+    const list = rankChecks(posterior, new Set(), CAR, DEFAULT_OWNER);
+    for (const id of ['pedal-hard', 'stick-smell', 'coolant-level', 'booster-press'])
+      expect(list.find((c) => c.check.id === id)?.gain ?? 0).toBeLessThanOrEqual(0);
   });
 
   test('a tool to be bought makes a check worth less', () => {

@@ -4,7 +4,7 @@ import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
 import { outcomeTable } from './evidence.ts';
 import { columnsOf, type Hypothesis } from './hypothesis.ts';
-import { atCylinder, otherCylinder } from './instances.ts';
+import { atCylinder, otherCylinder, type CauseInstance } from './instances.ts';
 import { marginalsOf, type Posterior } from './posterior.ts';
 
 /** Saving from which a check is worth its trouble, currency units; below it the repair itself is the next thing. */
@@ -19,6 +19,8 @@ export interface CheckOutlook {
   cost: number;
   /** What knowing the result saves on average, minus the cost of finding out. Negative: not worth it. */
   gain: number;
+  /** Price of the part that this cheap look may spare: it comes before that part is bought, whatever the chance. */
+  spares: number | null;
   outcomes: {
     id: string;
     title: string;
@@ -32,6 +34,9 @@ export interface CheckOutlook {
 
 /** Hypotheses that together hold this much are enough to rank checks. */
 const KEPT_MASS = 0.997;
+
+/** Share of its prior below which a cause is ruled out as far as checks go. */
+const STILL_OPEN = 0.5;
 
 /** What the ranking looks at: causes, and how likely each hypothesis over them is. */
 type RankedOver = Pick<Posterior, 'instances' | 'hypotheses' | 'weights' | 'marginals'>;
@@ -70,13 +75,17 @@ export function rankChecks(
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
   const costWith = (chances: Float64Array) =>
     repairPlan(chances, costs, workshopCost(instances, chances, owner)).cost;
-  const now = costWith(posterior.marginals);
   const { hypotheses, weights } = likeliest(posterior);
   const columns = columnsOf(hypotheses, instances.length);
+  // Before a check and after it over the same hypotheses: what is left out of both favours neither.
+  const before = marginalsOf(weights, columns, instances.length).marginals;
+  const now = costWith(before);
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
   instances.forEach((c, i) => {
-    if ((posterior.marginals[i] ?? 0) > 0.004) inPlay.add(`${c.cause.id}/${c.cylinder ?? ''}`);
+    const chance = posterior.marginals[i] ?? 0;
+    // What the facts speak against is not looked at because it is cheap.
+    if (chance > 0.004 && chance > c.prior * STILL_OPEN) inPlay.add(`${c.cause.id}/${c.cylinder ?? ''}`);
   });
 
   const outlooks: CheckOutlook[] = [];
@@ -126,9 +135,63 @@ export function rankChecks(
         title: atCylinder(check.title, cylinder, other),
         cost,
         gain: now - cost - after,
+        spares: null,
         outcomes,
       });
     }
   }
-  return outlooks.sort((a, b) => b.gain - a.gain);
+  const { order } = repairPlan(before, costs, workshopCost(instances, before, owner));
+  const likely = order.filter((i) => (before[i] ?? 0) >= CREDIBLE);
+  markLookFirst(
+    outlooks,
+    likely.flatMap((i) => instances[i] ?? []),
+    done,
+  );
+  return outlooks.sort((a, b) => rank(a) - rank(b) || b.gain - a.gain);
+}
+
+/** What is worth its cost comes first, then the look before a part is bought, then the rest. */
+function rank({ gain, spares }: CheckOutlook): number {
+  if (gain >= CHECK_WORTH_IT) return 0;
+  return spares === null ? 2 : 1;
+}
+
+/** Below this chance a repair is not what anybody would begin with. */
+const CREDIBLE = 0.15;
+/** A look is direct when it mostly shows the fault where it is, and seldom where it is not. */
+const SHOWS = 0.6;
+const SELDOM = 4;
+
+function isDirect(check: Check, { cause, cylinder }: CauseInstance, at: number | null): boolean {
+  const given = check.given[cause.id];
+  if (!given || (at !== null && at !== cylinder)) return false;
+  return given.some((p, o) => p >= SHOWS && p >= SELDOM * (check.otherwise[o] ?? 1));
+}
+
+/**
+ * A cheap look comes before a part is bought when a mistaken part costs more than the look, however likely the cause: the
+ * causes are coarser than the parts, and 99 % of “the sensor or its connector” is not 99 % of the sensor. Of several the
+ * cheapest; none for a cause that was looked at already.
+ * @param repairs causes in the order in which they would be repaired.
+ */
+function markLookFirst(
+  outlooks: CheckOutlook[],
+  repairs: readonly CauseInstance[],
+  done: ReadonlySet<string>,
+): void {
+  for (const repaired of repairs) {
+    const { parts } = repaired.cause.repair;
+    const wasLooked = CHECKS.some((check) =>
+      [null, repaired.cylinder].some(
+        (at) => isDirect(check, repaired, at) && done.has(at === null ? check.id : `${check.id}:${at}`),
+      ),
+    );
+    if (parts === 0 || wasLooked) continue;
+    const [cheapest] = outlooks
+      .filter((o) => o.cost < parts && isDirect(o.check, repaired, o.cylinder))
+      .sort((a, b) => a.cost - b.cost);
+    if (!cheapest) continue;
+    cheapest.spares = parts;
+    return;
+  }
 }

@@ -66,7 +66,11 @@ function CheckList({
                 <CheckTags check={c} currency={currency} />
               </span>
               <span className="text-[15px] text-ink-2">
-                {c.gain > 0 ? `saves about ${money(c.gain, currency)}` : 'costs more than it saves'}
+                {c.spares !== null
+                  ? `a look before ${money(c.spares, currency)} is spent on a part`
+                  : c.gain > 0
+                    ? `saves about ${money(c.gain, currency)}`
+                    : 'costs more than it saves'}
               </span>
             </button>
           </li>

@@ -43,7 +43,11 @@ export function NextCheck({ caseId }: { caseId: string }) {
                 </li>
               ))}
             </ul>
-            <p className="text-ink-2">saves about {money(best.gain, currency)} in wasted parts and time</p>
+            <p className="text-ink-2">
+              {best.spares === null
+                ? `saves about ${money(best.gain, currency)} in wasted parts and time`
+                : `a look before ${money(best.spares, currency)} is spent on a part`}
+            </p>
           </div>
         </>
       ) : (
