@@ -51,7 +51,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
 
   // Decide.
   await station(page, 'Decide');
-  await expect(page.getByRole('region', { name: 'Repair it yourself' })).toContainText('recommended');
+  await expect(page.getByRole('region', { name: 'Repair it yourself' })).toContainText('after the check');
   await page.getByRole('button', { name: 'Choose: repair it yourself' }).click();
 
   // Fix: cautions before steps.

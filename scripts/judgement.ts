@@ -86,7 +86,7 @@ function row({ what, seen, vehicle }: Shown, a: Assessment): string {
   const road = [a.allowance.title, a.allowance.reasons[0]?.text].filter((t) => t !== undefined).join(': ');
   const first = a.causes.slice(0, 3).map((c) => `${c.title} ${about(c.probability)}`);
   const causes = a.quiet ? [`${a.quiet.title} ${about(a.quiet.chance)}`, ...first] : first;
-  const check = a.checks.find((c) => c.isWorthIt);
+  const check = a.firstStep.kind === 'check' ? a.firstStep : undefined;
   const choice = a.options.find((o) => o.id === a.recommended);
   const cells = [
     what,

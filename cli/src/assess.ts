@@ -56,6 +56,7 @@ function shape(a: Assessment, state: CaseState) {
       blocked: o.blocked,
     })),
     recommended: a.recommended,
+    firstStep: a.firstStep,
   };
 }
 
@@ -88,11 +89,9 @@ export async function assessFile(
   if (a.leftOver.length > 0) out.log(`Left over: ${a.leftOver.join(', ')}.`);
   for (const c of a.causes.slice(0, 6))
     out.log(`  ${(c.probability * 100).toFixed(1).padStart(5)} %  ${c.title}`);
-  const check = a.checks[0];
-  if (check)
-    out.log(
-      `Next check: ${check.title} (${check.minutes} min, saves about ${currency}${Math.max(0, Math.round(check.gain))})`,
-    );
+  const [check] = a.checks;
+  if (a.firstStep.kind === 'check' && check)
+    out.log(`Next check: ${check.title} (${check.minutes} min, ${a.firstStep.why})`);
   for (const o of a.options) {
     const closed =
       o.blocked.length > 0

@@ -126,6 +126,7 @@ describe('pincer assess', () => {
       'checks',
       'options',
       'recommended',
+      'firstStep',
     ]);
     const first = (key: string) => (a[key] as unknown as object[])[0];
     expect(Object.keys(first('causes') ?? {})).toEqual(['id', 'title', 'probability', 'accountsFor']);

@@ -24,6 +24,7 @@ import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
+import { firstStep, type FirstStep } from './first-step.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
 import { repairFacts } from './repair-facts.ts';
 import { stationViews, type StationView } from './stations.ts';
@@ -64,6 +65,8 @@ export interface Assessment {
   options: Option[];
   recommended: OptionId;
   why: string;
+  /** What comes next: a check, or the choice that is advised. */
+  firstStep: FirstStep;
   breakEvens: string[];
   /** Procedures for the likeliest causes, the planned order first. */
   procedures: ProcedureView[];
@@ -154,10 +157,20 @@ export function assess(
   const { groups, leftOver } = groupCodes(posterior, codes);
   const causes = hasEvidence ? causeViews(posterior, told.evidence, told.facts, codes, owner) : [];
   const done = new Set(standing.checks.keys());
-  const outlooks = hasEvidence ? rankChecks(posterior, done, vehicle, owner, mayDrive) : [];
+  const outlooks = hasEvidence
+    ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone)
+    : [];
 
   // 5. Repair, clear and watch, or get help.
   const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet);
+
+  const checks = outlooks.map((o) => checkView(o, posterior, vehicle, owner));
+  const repairs = procedures(
+    posterior,
+    decision.plan,
+    causes.map((c) => c.id),
+    owner,
+  );
 
   const assessment: Assessment = {
     allowance,
@@ -170,18 +183,14 @@ export function assess(
     causes,
     none: posterior.none,
     quiet,
-    checks: outlooks.map((o) => checkView(o, posterior, vehicle, owner)),
+    checks,
     doChecksWaitForRoad: !mayDrive,
     options: decision.options,
     recommended: decision.recommended,
     why: decision.why,
+    firstStep: firstStep(checks, decision, repairs, owner),
     breakEvens: decision.breakEvens,
-    procedures: procedures(
-      posterior,
-      decision.plan,
-      causes.map((c) => c.id),
-      owner,
-    ),
+    procedures: repairs,
     judgements: [...told.judgements],
     proof,
     stations: stationViews(state, {

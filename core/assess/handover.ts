@@ -1,6 +1,8 @@
 import { LAMP_MODE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
+import { atCylinder, otherCylinder } from '@pincer/core/diagnosis';
+import { checkById } from '@pincer/core/knowledge';
 import type { ScanPart } from '@pincer/core/obd';
-import type { Vehicle } from '@pincer/core/vehicle';
+import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { ownUnit, tellAll } from '@pincer/core/words';
 import type { Assessment } from './assess.ts';
 import { codeStateWords } from './explain-for.ts';
@@ -63,13 +65,29 @@ function lampLines({ standing }: CaseState): string[] {
   );
 }
 
-function untouchedLines(state: CaseState): string[] {
+/** Why a check has no result, as said of it. */
+const NOT_DONE_WORDS = {
+  'could-not': 'could not be done',
+  unsure: 'done, but the result is not certain',
+} as const;
+
+function checkTitle(instance: string, vehicle: Vehicle): string {
+  const [id = '', place] = instance.split(':');
+  const cylinder = place === undefined ? null : Number(place);
+  const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+  return atCylinder(checkById(id)?.title ?? instance, cylinder, other);
+}
+
+function untouchedLines(state: CaseState, vehicle: Vehicle): string[] {
   const unread = unreadParts(state.standing, Object.keys(WANTED) as WantedPart[]) as WantedPart[];
   return [
     state.clears.length === 0
       ? 'No codes have been cleared.'
       : `Codes were cleared ${state.clears.length === 1 ? 'once' : `${state.clears.length} times`}; what was stored before is kept in the record.`,
     state.repairs.length === 0 ? 'Nothing has been repaired or replaced.' : '',
+    ...[...state.standing.checksNotDone].flatMap(([instance, reason]) =>
+      reason === 'has-none' ? [] : sentence(`${checkTitle(instance, vehicle)}: ${NOT_DONE_WORDS[reason]}`),
+    ),
     ...(unread.length > 0 ? [`Not read: ${unread.map((part) => WANTED[part]).join(', ')}.`] : []),
   ].filter((line) => line !== '');
 }
@@ -157,7 +175,7 @@ export function handover(
         ...(causes.length > 0 ? [`None of these: ${none < 0.01 ? 'under 1 %' : percent(none)}`] : []),
       ],
     },
-    { title: 'Not touched', lines: untouchedLines(state) },
+    { title: 'Not touched', lines: untouchedLines(state, vehicle) },
     { title: 'Questions', lines: questions(state, assessment) },
   ];
   return tellAll(

@@ -1,4 +1,4 @@
-import type { Owner, Standing } from '@pincer/core/case';
+import type { NotDone, Owner, Standing } from '@pincer/core/case';
 import type { Explanation } from '@pincer/core/codes';
 import {
   CHECK_WORTH_IT,
@@ -10,7 +10,7 @@ import {
   type Evidence,
   type Posterior,
 } from '@pincer/core/diagnosis';
-import { CAUTIONS, SYSTEMS, TOOLS, type CautionId, type ToolId } from '@pincer/core/knowledge';
+import { CAUTIONS, SYSTEMS, TOOLS, TOOL_PRICES, type CautionId, type ToolId } from '@pincer/core/knowledge';
 import type { CodeState, ReadCode } from '@pincer/core/obd';
 import { cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 import { explainFor } from './explain-for.ts';
@@ -44,9 +44,14 @@ export interface CheckView {
   gain: number;
   /** Whether the saving is worth the trouble. */
   isWorthIt: boolean;
+  /** Why it has no result yet, where the owner said so. */
+  notDone: NotDone | null;
+  /** On the road; with the car lifted. */
+  needsDriving: boolean;
+  needsLifting: boolean;
   /** Price of the part that the look may spare, where that alone is why it is proposed. */
   spares: number | null;
-  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
   cautions: string[];
   outcomes: {
     id: string;
@@ -79,7 +84,7 @@ export interface ProcedureView {
   parts: number;
   minutes: number;
   cost: number;
-  tools: { id: ToolId; name: string; isMissing: boolean }[];
+  tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
   cautions: string[];
   steps: string[];
   isLicensed: boolean;
@@ -96,7 +101,12 @@ const MAX_CAUSES = 14;
 const SAYS_NOTHING = Math.log(7 / 6);
 
 function toolViews(tools: readonly ToolId[], owner: Owner): CheckView['tools'] {
-  return tools.map((id) => ({ id, name: TOOLS[id], isMissing: !owner.tools.includes(id) }));
+  return tools.map((id) => ({
+    id,
+    name: TOOLS[id],
+    isMissing: !owner.tools.includes(id),
+    price: TOOL_PRICES[id],
+  }));
 }
 
 function cautionTexts(ids: readonly CautionId[]): string[] {
@@ -144,7 +154,10 @@ export function checkView(
     minutes: check.minutes,
     cost: check.cost,
     gain: outlook.gain,
-    isWorthIt: outlook.gain >= CHECK_WORTH_IT || outlook.spares !== null,
+    isWorthIt: outlook.notDone === null && (outlook.gain >= CHECK_WORTH_IT || outlook.spares !== null),
+    notDone: outlook.notDone,
+    needsDriving: check.needsDriving ?? false,
+    needsLifting: check.cautions.includes('jacking'),
     spares: outlook.gain >= CHECK_WORTH_IT ? null : outlook.spares,
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),

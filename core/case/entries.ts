@@ -43,6 +43,10 @@ export const LAMP_COLOUR: Readonly<Record<LampId, LampColour | null>> = {
   other: null,
 };
 
+/** Why a check has no result: it was out of reach, what was seen is not certain, or the vehicle has no such part. */
+export const NOT_DONE = ['could-not', 'unsure', 'has-none'] as const;
+export type NotDone = (typeof NOT_DONE)[number];
+
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];
 
@@ -125,6 +129,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     outcome: z.string(),
     note: z.string().optional(),
   }),
+  /** A check that has no result, and why. It says nothing about the causes, and takes no earlier result back. */
+  z.object({ ...base, kind: z.literal('check-not-done'), check: z.string(), reason: z.enum(NOT_DONE) }),
   /** Readings over time. The samples are kept beside the case; here is what they were judged by. */
   z.object({
     ...base,

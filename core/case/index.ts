@@ -12,6 +12,7 @@ export {
   LAMP_COLOURS,
   LAMP_MODES,
   LAMP_MODE_WORDS,
+  NOT_DONE,
   entrySchema,
   type Answered,
   type Entry,
@@ -19,6 +20,7 @@ export {
   type LampColour,
   type LampId,
   type LampMode,
+  type NotDone,
 } from './entries.ts';
 export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';

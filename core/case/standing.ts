@@ -13,7 +13,7 @@ import {
   type Scan,
   type ScanPart,
 } from '@pincer/core/obd';
-import type { Answered, Entry, EntryOf, LampColour, LampId, LampMode } from './entries.ts';
+import type { Answered, Entry, EntryOf, LampColour, LampId, LampMode, NotDone } from './entries.ts';
 
 /** How something came to be known: seen by the adapter, in a file, or told by the owner. */
 export type How = 'adapter' | 'file' | 'told';
@@ -99,6 +99,8 @@ export interface Standing {
   lamps: ReadonlyMap<LampId, LampSeen>;
   observations: ReadonlyMap<string, ObservationSeen>;
   checks: ReadonlyMap<string, { outcome: string; entry: string; at: string }>;
+  /** Checks without a result, and why. */
+  checksNotDone: ReadonlyMap<string, NotDone>;
   /** Whether the engine lamp lights at key-on. */
   bulb: EntryOf<'bulb'>['answer'];
   clears: readonly ClearStanding[];
@@ -205,6 +207,7 @@ class StandingFold {
   private readonly lamps = new Map<LampId, LampSeen>();
   private readonly observations = new Map<string, ObservationSeen>();
   private readonly checks = new Map<string, { outcome: string; entry: string; at: string }>();
+  private readonly checksNotDone = new Map<string, NotDone>();
   private bulb: EntryOf<'bulb'>['answer'] = 'unknown';
   private readonly clears: OpenClear[] = [];
   private readonly boundaries: Boundary[] = [];
@@ -233,6 +236,11 @@ class StandingFold {
         return;
       case 'check':
         this.checks.set(entry.check, { outcome: entry.outcome, entry: entry.id, at: entry.at });
+        this.checksNotDone.delete(entry.check);
+        return;
+      case 'check-not-done':
+        // What was found before still holds: not to have looked again is no finding.
+        if (!this.checks.has(entry.check)) this.checksNotDone.set(entry.check, entry.reason);
         return;
       case 'scan':
         return this.addScan(entry);
@@ -493,6 +501,7 @@ class StandingFold {
       lamps: this.lamps,
       observations: this.observations,
       checks: this.checks,
+      checksNotDone: this.checksNotDone,
       bulb: this.bulb,
       clears: this.clears.map(({ entry, erased, returned, added, readSince, droveBack }) => ({
         entry,

@@ -1,4 +1,4 @@
-import type { Owner } from '@pincer/core/case';
+import type { NotDone, Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
@@ -19,6 +19,8 @@ export interface CheckOutlook {
   cost: number;
   /** What knowing the result saves on average, minus the cost of finding out. Negative: not worth it. */
   gain: number;
+  /** Why it has no result yet, where the owner said so; it comes last then. */
+  notDone: NotDone | null;
   /** Price of the part that this cheap look may spare: it comes before that part is bought, whatever the chance. */
   spares: number | null;
   outcomes: {
@@ -62,7 +64,9 @@ function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: 
 /**
  * Ranks the checks that are left by what they save: expected cost of repair now, less the cost of the check
  * and the expected cost after each of its results (Heckerman et al. 1995, one step ahead).
+ * @param done checks that have a result, each with its cylinder.
  * @param mayDrive whether the car may be driven; without it, checks that want a drive are left out.
+ * @param notDone checks that the owner left without a result; those that the vehicle has no part for are left out.
  */
 export function rankChecks(
   posterior: RankedOver,
@@ -70,6 +74,7 @@ export function rankChecks(
   vehicle: Vehicle,
   owner: Owner,
   mayDrive = true,
+  notDone: ReadonlyMap<string, NotDone> = new Map(),
 ): CheckOutlook[] {
   const { instances } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
@@ -96,7 +101,7 @@ export function rankChecks(
     const places = check.scope === 'engine' ? [null] : Array.from({ length: cylinders }, (_, i) => i + 1);
     for (const cylinder of places) {
       const id = cylinder === null ? check.id : `${check.id}:${cylinder}`;
-      if (done.has(id)) continue;
+      if (done.has(id) || notDone.get(id) === 'has-none') continue;
       if (cylinder !== null && cylinders < 2 && check.title.includes('{m}')) continue;
       const isUseful = Object.keys(check.given).some(
         (c) => inPlay.has(`${c}/`) || inPlay.has(`${c}/${cylinder ?? ''}`),
@@ -135,6 +140,7 @@ export function rankChecks(
         title: atCylinder(check.title, cylinder, other),
         cost,
         gain: now - cost - after,
+        notDone: notDone.get(id) ?? null,
         spares: null,
         outcomes,
       });
@@ -150,8 +156,9 @@ export function rankChecks(
   return outlooks.sort((a, b) => rank(a) - rank(b) || b.gain - a.gain);
 }
 
-/** What is worth its cost comes first, then the look before a part is bought, then the rest. */
-function rank({ gain, spares }: CheckOutlook): number {
+/** What is worth its cost comes first, then the look before a part is bought, then the rest, and last what was left undone. */
+function rank({ gain, spares, notDone }: CheckOutlook): number {
+  if (notDone !== null) return 3;
   if (gain >= CHECK_WORTH_IT) return 0;
   return spares === null ? 2 : 1;
 }
@@ -186,9 +193,11 @@ function markLookFirst(
         (at) => isDirect(check, repaired, at) && done.has(at === null ? check.id : `${check.id}:${at}`),
       ),
     );
-    if (parts === 0 || wasLooked) continue;
+    // What was looked at and is still the first to be repaired is repaired: nothing else is looked at before it.
+    if (wasLooked) return;
+    if (parts === 0) continue;
     const [cheapest] = outlooks
-      .filter((o) => o.cost < parts && isDirect(o.check, repaired, o.cylinder))
+      .filter((o) => o.notDone === null && o.cost < parts && isDirect(o.check, repaired, o.cylinder))
       .sort((a, b) => a.cost - b.cost);
     if (!cheapest) continue;
     cheapest.spares = parts;

@@ -146,8 +146,9 @@ export function preliminaryChecks(state: CaseState, vehicle: Vehicle): Prelimina
     isLit: (lamp) => (state.standing.lamps.get(lamp)?.mode ?? 'out') !== 'out',
     isYes: (key) => state.standing.observations.get(key)?.answer === 'yes',
   };
+  const { checks, checksNotDone } = state.standing;
   return PRELIMINARY_CHECKS.filter(
-    (r) => r.when(known) && !(r.check && state.standing.checks.has(r.check)),
+    (r) => r.when(known) && !(r.check && (checks.has(r.check) || checksNotDone.get(r.check) === 'has-none')),
   ).map((r) => ({
     id: r.id,
     title: r.title,

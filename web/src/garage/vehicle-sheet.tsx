@@ -134,8 +134,8 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
         }[a.proof.status]
       : !isRead
         ? 'not read yet'
-        : a.checks[0]?.isWorthIt
-          ? `next check: ${a.checks[0].title}`
+        : a.firstStep.kind === 'check'
+          ? `next check: ${a.firstStep.title}`
           : 'waiting for your decision';
   return (
     <Link

@@ -29,6 +29,11 @@ const PART_WORDS = {
   file: 'Reading from a file',
   hand: 'Written down by hand',
 } as const;
+const NOT_DONE_WORDS = {
+  'could-not': 'it could not be done',
+  unsure: 'the result is not certain',
+  'has-none': 'this vehicle has no such part',
+} as const;
 /** One entry of the log as a plain sentence. */
 export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'procedures'> | null): string {
   switch (entry.kind) {
@@ -64,6 +69,10 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       const check = checkById(id);
       const outcome = check?.outcomes.find((o) => o.id === entry.outcome);
       return `${at(check?.title ?? entry.check, cylinder)}: ${at(outcome?.title ?? entry.outcome, cylinder).toLowerCase()}.`;
+    }
+    case 'check-not-done': {
+      const [id = '', cylinder] = entry.check.split(':');
+      return `${at(checkById(id)?.title ?? entry.check, cylinder)}: ${NOT_DONE_WORDS[entry.reason]}.`;
     }
     case 'decision':
       return `Decided: ${OPTION_WORDS[entry.option]}.`;

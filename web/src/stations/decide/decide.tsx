@@ -22,7 +22,7 @@ export function Decide() {
   const tell = useTell();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { options, recommended, why, breakEvens } = assessment;
+  const { options, recommended, why, breakEvens, firstStep } = assessment;
   const decision = state.decision;
   const isStale = assessment.stations.find((s) => s.id === 'decide')?.status === 'stale';
   const choose = async (option: Option) => {
@@ -43,19 +43,30 @@ export function Decide() {
       lead="Costs are averages until the fault is fixed, including your own time at your own rate. Change the rates in Settings."
       {...(best
         ? {
-            next: {
-              title: `Recommended: ${best.title.toLowerCase()}`,
-              detail: why,
-              action: (
-                <button
-                  type="button"
-                  className={`${BUTTON.solid} w-full sm:w-auto`}
-                  onClick={() => void choose(best)}
-                >
-                  Choose this
-                </button>
-              ),
-            },
+            next:
+              firstStep.kind === 'check'
+                ? {
+                    title: `One more check first: ${firstStep.title}`,
+                    detail: `It ${firstStep.why}. As things stand, the choice is “${best.title.toLowerCase()}”: ${why.charAt(0).toLowerCase()}${why.slice(1)}`,
+                    action: (
+                      <Link to={`/case/${record.id}/narrow`} className={`${BUTTON.solid} w-full sm:w-auto`}>
+                        Go to this check
+                      </Link>
+                    ),
+                  }
+                : {
+                    title: `Recommended: ${best.title.toLowerCase()}`,
+                    detail: why,
+                    action: (
+                      <button
+                        type="button"
+                        className={`${BUTTON.solid} w-full sm:w-auto`}
+                        onClick={() => void choose(best)}
+                      >
+                        Choose this
+                      </button>
+                    ),
+                  },
           }
         : {})}
     >
@@ -71,6 +82,7 @@ export function Decide() {
             key={o.id}
             option={o}
             isRecommended={o.id === recommended}
+            isAfterCheck={firstStep.kind === 'check'}
             onChoose={() => void choose(o)}
           />
         ))}
@@ -98,10 +110,13 @@ export function Decide() {
 function Choice({
   option,
   isRecommended,
+  isAfterCheck,
   onChoose,
 }: {
   option: Option;
   isRecommended: boolean;
+  /** Whether a check comes before any choice. */
+  isAfterCheck: boolean;
   onChoose: () => void;
 }) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
@@ -117,7 +132,9 @@ function Choice({
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="text-xl">{option.title}</h3>
         {isRecommended ? (
-          <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">recommended</span>
+          <span className="rounded bg-ink px-2 py-0.5 text-[14px] font-semibold text-sheet">
+            {isAfterCheck ? 'after the check' : 'recommended'}
+          </span>
         ) : null}
       </div>
       <dl className="mt-3 grid grid-cols-3 gap-2">
@@ -145,7 +162,7 @@ function Choice({
       ) : null}
       <button
         type="button"
-        className={`${isRecommended ? BUTTON.solid : BUTTON.plain} mt-4`}
+        className={`${isRecommended && !isAfterCheck ? BUTTON.solid : BUTTON.plain} mt-4`}
         disabled={isClosed}
         onClick={onChoose}
       >

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { CheckView } from '@pincer/core/assess';
+import { NOT_DONE, type NotDone } from '@pincer/core/case';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
-import { BUTTON } from '../../ui/classes.ts';
+import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { money, percent } from '../../ui/format.ts';
@@ -20,7 +21,7 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
       description={
         check
           ? 'First the warnings, then the steps, then what you found.'
-          : 'Sorted by what they save after their own cost.'
+          : 'Sorted by what they save after their own cost. Checks that you could not finish come last.'
       }
       open
       onOpenChange={onClose}
@@ -38,6 +39,25 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
   );
 }
 
+/** What a list of checks can be held to. */
+const FILTERS = {
+  tools: { name: 'no tools to buy', holds: (c: CheckView) => c.tools.every((t) => !t.isMissing) },
+  quick: { name: 'ten minutes or less', holds: (c: CheckView) => c.minutes <= 10 },
+  here: {
+    name: 'where it stands, on its wheels',
+    holds: (c: CheckView) => !c.needsDriving && !c.needsLifting,
+  },
+} as const;
+type FilterId = keyof typeof FILTERS;
+const FILTER_IDS = Object.keys(FILTERS) as FilterId[];
+
+/** Reasons to leave a check, as the owner says them, and how the list says them back. */
+const NOT_DONE_WORDS = {
+  'could-not': { button: 'I could not do this', tag: 'you could not do this' },
+  unsure: { button: 'I am not sure', tag: 'you were not sure' },
+  'has-none': { button: 'Mine has none of this', tag: 'yours has none of this' },
+} as const satisfies Record<NotDone, { button: string; tag: string }>;
+
 function CheckList({
   checks,
   doSomeWait,
@@ -48,13 +68,49 @@ function CheckList({
   onChoose: (check: CheckView) => void;
 }) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
+  const [query, setQuery] = useState('');
+  const [filters, setFilters] = useState<readonly FilterId[]>([]);
+  const words = query.toLowerCase().split(/\s+/);
+  const shown = checks.filter(
+    (c) =>
+      filters.every((f) => FILTERS[f].holds(c)) &&
+      words.every((w) => `${c.title} ${c.how}`.toLowerCase().includes(w)),
+  );
   return (
     <>
+      <input
+        type="search"
+        className={FIELD}
+        aria-label="Search the checks"
+        placeholder="Search the checks"
+        value={query}
+        onChange={(e) => setQuery(e.target.value)}
+      />
+      <div className="my-2 flex flex-wrap gap-x-4">
+        {FILTER_IDS.map((id) => (
+          <label key={id} className="inline-flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={filters.includes(id)}
+              onChange={(e) =>
+                setFilters(e.target.checked ? [...filters, id] : filters.filter((f) => f !== id))
+              }
+            />
+            {FILTERS[id].name}
+          </label>
+        ))}
+      </div>
+      <p className="mb-1 text-[15px] text-ink-2" role="status">
+        {shown.length === checks.length
+          ? `${checks.length} checks`
+          : `${shown.length} of ${checks.length} checks${shown.length === 0 ? '. Take a filter away to see more.' : ''}`}
+      </p>
       {doSomeWait ? (
         <p className="mb-2">Checks that need a drive are hidden while the car must not be driven.</p>
       ) : null}
       <ul className="divide-y divide-line">
-        {checks.map((c) => (
+        {shown.map((c) => (
           <li key={c.id}>
             <button
               type="button"
@@ -66,11 +122,15 @@ function CheckList({
                 <CheckTags check={c} currency={currency} />
               </span>
               <span className="text-[15px] text-ink-2">
-                {c.spares !== null
-                  ? `a look before ${money(c.spares, currency)} is spent on a part`
-                  : c.gain > 0
-                    ? `saves about ${money(c.gain, currency)}`
-                    : 'costs more than it saves'}
+                {c.notDone !== null
+                  ? NOT_DONE_WORDS[c.notDone].tag
+                  : c.spares !== null
+                    ? `comes before ${money(c.spares, currency)} is spent on a part`
+                    : c.gain >= 0.5
+                      ? `saves about ${money(c.gain, currency)}`
+                      : c.gain > -0.5
+                        ? 'saves about what it costs'
+                        : 'costs more than it saves'}
               </span>
             </button>
           </li>
@@ -87,6 +147,13 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   const take = async (outcome: string, title: string) => {
     const { isSaved } = await dispatch(addRecord(record.id, { kind: 'check', check: check.id, outcome }));
     if (isSaved) toast(`Recorded: ${title}.`);
+    onDone();
+  };
+  const leave = async (reason: NotDone) => {
+    const { isSaved } = await dispatch(
+      addRecord(record.id, { kind: 'check-not-done', check: check.id, reason }),
+    );
+    if (isSaved) toast(`Recorded: ${NOT_DONE_WORDS[reason].tag}.`);
     onDone();
   };
   return (
@@ -128,6 +195,20 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
           </div>
         </>
       ) : null}
+      <div>
+        <h3 className="text-lg">No result?</h3>
+        <p className="text-[15px] text-ink-2">
+          This changes nothing about the causes. The check moves to the end of the list, or out of it where
+          your vehicle has no such part.
+        </p>
+        <div className="mt-2 flex flex-wrap gap-2">
+          {NOT_DONE.map((reason) => (
+            <button key={reason} type="button" className={BUTTON.plain} onClick={() => void leave(reason)}>
+              {NOT_DONE_WORDS[reason].button}
+            </button>
+          ))}
+        </div>
+      </div>
     </div>
   );
 }

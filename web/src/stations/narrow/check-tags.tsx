@@ -11,7 +11,7 @@ export function CheckTags({ check, currency }: { check: CheckView; currency: str
       {check.tools.map((t) => (
         <span key={t.id} className={TAG}>
           {t.name}
-          {t.isMissing ? ', to buy' : ''}
+          {t.isMissing ? `, ${money(t.price, currency)} to buy` : ''}
         </span>
       ))}
     </>

@@ -13,15 +13,16 @@ export function NextCheck({ caseId }: { caseId: string }) {
   const { assessment } = useCase();
   const currency = useAppSelector((s) => s.settings.owner.currency);
   const [open, setOpen] = useState<CheckView | 'others' | null>(null);
-  const best = assessment.checks[0];
-  const procedure = assessment.procedures[0];
-  const doesCheckPay = best !== undefined && best.isWorthIt;
+  const { firstStep } = assessment;
+  const best = firstStep.kind === 'check' ? assessment.checks[0] : undefined;
+  const procedure =
+    firstStep.kind === 'choice' && firstStep.option === 'repair' ? assessment.procedures[0] : undefined;
   return (
     <section
       aria-label="The next thing"
       className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border"
     >
-      {doesCheckPay ? (
+      {best ? (
         <>
           <div className="px-3.5 py-2.5">
             <h3 className="text-[17px]">Next: {best.title}</h3>
@@ -43,20 +44,13 @@ export function NextCheck({ caseId }: { caseId: string }) {
                 </li>
               ))}
             </ul>
-            <p className="text-ink-2">
-              {best.spares === null
-                ? `saves about ${money(best.gain, currency)} in wasted parts and time`
-                : `a look before ${money(best.spares, currency)} is spent on a part`}
-            </p>
+            <p className="text-ink-2">{firstStep.why}</p>
           </div>
         </>
       ) : (
         <>
           <div className="px-3.5 py-2.5">
-            <h3 className="text-[17px]">
-              Next:{' '}
-              {procedure ? `${procedure.title.charAt(0).toLowerCase()}${procedure.title.slice(1)}` : 'decide'}
-            </h3>
+            <h3 className="text-[17px]">Next: {firstStep.title}</h3>
             <p className="mt-1 flex flex-wrap gap-1.5">
               {procedure ? (
                 <>
@@ -69,12 +63,14 @@ export function NextCheck({ caseId }: { caseId: string }) {
             </p>
           </div>
           <p className="hidden border-l border-line px-3.5 py-2.5 text-[15px] text-ink-2 md:block">
-            No remaining check is worth its cost: trying the likeliest repair is cheaper than testing further.
+            {procedure
+              ? `No ${assessment.checks.some((c) => c.notDone !== null) ? 'check that you can do' : 'remaining check'} is worth its cost: trying the likeliest repair is cheaper than testing further.`
+              : firstStep.why}
           </p>
         </>
       )}
       <div className="flex flex-col">
-        {doesCheckPay ? (
+        {best ? (
           <button
             type="button"
             className="min-h-12 flex-1 bg-ink px-3 text-[17px] font-bold text-sheet"
@@ -96,7 +92,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
             className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2"
             onClick={() => setOpen('others')}
           >
-            or {doesCheckPay ? assessment.checks.length - 1 : assessment.checks.length} others
+            or {best ? assessment.checks.length - 1 : assessment.checks.length} others
           </button>
         ) : null}
       </div>
