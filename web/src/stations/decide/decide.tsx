@@ -47,7 +47,7 @@ export function Decide() {
               firstStep.kind === 'check'
                 ? {
                     title: `One more check first: ${firstStep.title}`,
-                    detail: `It ${firstStep.why}. As things stand, the choice is “${best.title.toLowerCase()}”: ${why.charAt(0).toLowerCase()}${why.slice(1)}`,
+                    detail: `It ${firstStep.why}. After that, as things stand: ${best.title.toLowerCase()}.`,
                     action: (
                       <Link to={`/case/${record.id}/narrow`} className={`${BUTTON.solid} w-full sm:w-auto`}>
                         Go to this check
@@ -83,6 +83,7 @@ export function Decide() {
             option={o}
             isRecommended={o.id === recommended}
             isAfterCheck={firstStep.kind === 'check'}
+            why={why}
             onChoose={() => void choose(o)}
           />
         ))}
@@ -111,12 +112,15 @@ function Choice({
   option,
   isRecommended,
   isAfterCheck,
+  why,
   onChoose,
 }: {
   option: Option;
   isRecommended: boolean;
   /** Whether a check comes before any choice. */
   isAfterCheck: boolean;
+  /** Why the recommended choice is recommended. */
+  why: string;
   onChoose: () => void;
 }) {
   const currency = useAppSelector((s) => s.settings.owner.currency);
@@ -146,7 +150,7 @@ function Choice({
         <div className="h-full rounded-[2px] bg-ink" style={{ width: `${option.success * 100}%` }} />
       </div>
       <ul className="mt-3 list-disc space-y-1 pl-5">
-        {option.reasons.map((r) => (
+        {(isRecommended && isAfterCheck ? [why, ...option.reasons] : option.reasons).map((r) => (
           <li key={r}>{r}</li>
         ))}
       </ul>
