@@ -83,7 +83,7 @@ interface Log {
 async function logOf(browser: Browser, address: string, count: number): Promise<Log> {
   const page = await filled(browser, address, longLog(count));
   await page.goto(`${address}/case/case_wet/light`);
-  await page.getByRole('heading', { name: /What lit/ }).waitFor({ timeout: 120_000 });
+  await page.getByRole('heading', { name: /Which light is on/ }).waitFor({ timeout: 120_000 });
   await page.waitForTimeout(5_000);
   // Fetched once, so that its file is not counted.
   await page.getByRole('link', { name: /^Log, / }).click();
