@@ -188,7 +188,7 @@ export function assess(
     options: decision.options,
     recommended: decision.recommended,
     why: decision.why,
-    firstStep: firstStep(checks, decision, repairs, owner),
+    firstStep: firstStep(checks, decision, repairs),
     breakEvens: decision.breakEvens,
     procedures: repairs,
     judgements: [...told.judgements],

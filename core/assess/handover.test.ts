@@ -57,8 +57,18 @@ describe('the handover sheet', () => {
     expect(handoverText(sheetOf(WET)).split('\n')[0]).toBe(`Handover: ${CAR.name}`);
   });
 
-  test('has a line to search with: year, name, codes', () => {
-    expect(sheetOf(WET).search).toMatch(new RegExp(`^${CAR.year ?? ''} ?${CAR.name}.* P0302`));
+  test('names a repair by its title, also where its cause is no longer among the likely ones', () => {
+    const done = makeCase(
+      scanEntry(makeScan(['P0302'])),
+      { kind: 'repair', cause: 'thermostat-open', note: 'new one' },
+      { kind: 'repair', cause: 'coil:2' },
+    );
+    expect(part('Repaired so far', done)).toMatch(/thermostat.*: new one\.\n.*coil.* 2\.$/i);
+    expect(part('Repaired so far', done)).not.toContain('coil:2');
+  });
+
+  test('has a line to search with: year, name, engine, codes', () => {
+    expect(sheetOf(WET).search).toMatch(new RegExp(`^${CAR.year ?? ''} ?${CAR.name} 1\\.4 L .*P0302`));
   });
 
   test('a case in which nothing is known yet has a sheet too', () => {

@@ -1,12 +1,12 @@
-import { LAMP_MODE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
-import { atCylinder, otherCylinder } from '@pincer/core/diagnosis';
-import { checkById } from '@pincer/core/knowledge';
+import { LAMP_MODE_WORDS, NOT_DONE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
+import { atCylinder } from '@pincer/core/diagnosis';
+import { causeById } from '@pincer/core/knowledge';
 import type { ScanPart } from '@pincer/core/obd';
-import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
+import type { Vehicle } from '@pincer/core/vehicle';
 import { ownUnit, tellAll } from '@pincer/core/words';
 import type { Assessment } from './assess.ts';
 import { codeStateWords } from './explain-for.ts';
-import { lampName } from './owner-facts.ts';
+import { checkAt, lampName } from './owner-facts.ts';
 
 /** A part of the handover: a heading and its lines, each a line on paper. */
 export interface HandoverPart {
@@ -40,12 +40,17 @@ const percent = (p: number): string => (p > 0.99 ? 'over 99 %' : `${Math.round(p
 const sentence = (text: string): string =>
   `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
 
+const fuelWord = ({ fuel }: Vehicle): string | null =>
+  fuel === 'unknown' ? null : fuel === 'petrol' ? '{petrol}' : fuel;
+const engineSize = ({ displacementLitres: litres }: Vehicle): string | null =>
+  litres === undefined ? null : `${litres.toFixed(1)} L`;
+
 function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[] {
   const km = ownUnit('km', owner.units);
   const facts = [
     vehicle.year === undefined ? null : String(vehicle.year),
-    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? '{petrol}' : vehicle.fuel,
-    vehicle.displacementLitres === undefined ? null : `${vehicle.displacementLitres.toFixed(1)} L`,
+    fuelWord(vehicle),
+    engineSize(vehicle),
     vehicle.cylinders === undefined ? null : `${vehicle.cylinders} cylinders`,
     vehicle.distanceKm === undefined
       ? null
@@ -65,17 +70,16 @@ function lampLines({ standing }: CaseState): string[] {
   );
 }
 
-/** Why a check has no result, as said of it. */
-const NOT_DONE_WORDS = {
-  'could-not': 'could not be done',
-  unsure: 'done, but the result is not certain',
-} as const;
+function titleOfCheck(instance: string, vehicle: Vehicle): string {
+  const known = checkAt(instance, vehicle);
+  return known ? known.fill(known.check.title) : 'A check';
+}
 
-function checkTitle(instance: string, vehicle: Vehicle): string {
+/** What was repaired, such as `coil:2`, whether or not it is still among the likely causes. */
+function titleOfRepair(instance: string): string {
   const [id = '', place] = instance.split(':');
-  const cylinder = place === undefined ? null : Number(place);
-  const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
-  return atCylinder(checkById(id)?.title ?? instance, cylinder, other);
+  const title = causeById(id)?.repair.title;
+  return title === undefined ? 'A repair' : atCylinder(title, place === undefined ? null : Number(place));
 }
 
 function untouchedLines(state: CaseState, vehicle: Vehicle): string[] {
@@ -86,7 +90,7 @@ function untouchedLines(state: CaseState, vehicle: Vehicle): string[] {
       : `Codes were cleared ${state.clears.length === 1 ? 'once' : `${state.clears.length} times`}; what was stored before is kept in the record.`,
     state.repairs.length === 0 ? 'Nothing has been repaired or replaced.' : '',
     ...[...state.standing.checksNotDone].flatMap(([instance, reason]) =>
-      reason === 'has-none' ? [] : sentence(`${checkTitle(instance, vehicle)}: ${NOT_DONE_WORDS[reason]}`),
+      reason === 'has-none' ? [] : sentence(`${titleOfCheck(instance, vehicle)}: ${NOT_DONE_WORDS[reason]}`),
     ),
     ...(unread.length > 0 ? [`Not read: ${unread.map((part) => WANTED[part]).join(', ')}.`] : []),
   ].filter((line) => line !== '');
@@ -114,7 +118,8 @@ function searchLine(vehicle: Vehicle, assessment: Assessment): string {
   return [
     vehicle.year,
     vehicle.name,
-    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? '{petrol}' : vehicle.fuel,
+    engineSize(vehicle),
+    fuelWord(vehicle),
     ...assessment.codes.slice(0, 4).map((c) => c.code),
     moment?.split(', ').slice(0, 3).join(' '),
   ]
@@ -136,10 +141,9 @@ export function handover(
   const { facts, codes, causes, judgements, none } = assessment;
   const of = (kind: string) => facts.filter((f) => f.kind === kind);
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
-  const repairs = state.repairs.map((r) => {
-    const done = assessment.procedures.find((p) => p.cause === r.cause);
-    return sentence(`${done?.title ?? r.cause}${r.note ? `: ${r.note}` : ''}`);
-  });
+  const repairs = state.repairs.map((r) =>
+    sentence(`${titleOfRepair(r.cause)}${r.note ? `: ${r.note}` : ''}`),
+  );
   const parts: HandoverPart[] = [
     { title: 'Vehicle', lines: vehicleLines(vehicle, owner, isNamed) },
     { title: 'Warning lights', lines: lampLines(state) },

@@ -1,6 +1,12 @@
 import { LAMPS, LAMP_MODE_WORDS, type LampId, type Standing } from '@pincer/core/case';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
-import { checkById, isObservationKey, observationKind, type ObservationKey } from '@pincer/core/knowledge';
+import {
+  checkById,
+  isObservationKey,
+  observationKind,
+  type Check,
+  type ObservationKey,
+} from '@pincer/core/knowledge';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import type { Fact, Told } from './told.ts';
 
@@ -64,25 +70,37 @@ export function observationFacts({ observations }: Standing, counts: (entry: str
   return { facts, evidence };
 }
 
+/** A check of the log, such as `boot-look:2`, with what fills its texts; null where it is not known here. */
+export function checkAt(
+  instance: string,
+  vehicle: Vehicle,
+): { check: Check; cylinder: number | null; fill: (text: string) => string } | null {
+  const [id = '', place] = instance.split(':');
+  const check = checkById(id);
+  if (!check) return null;
+  const cylinder = place === undefined ? null : Number(place);
+  const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+  return { check, cylinder, fill: (text) => atCylinder(text, cylinder, other) };
+}
+
 /** Results of hands-on checks. @param counts as for symptoms. */
 export function checkFacts({ checks }: Standing, vehicle: Vehicle, counts: (entry: string) => boolean): Told {
   const facts: Fact[] = [];
   const evidence: Evidence[] = [];
   for (const [instance, { outcome, entry }] of checks) {
-    const [id = '', place] = instance.split(':');
-    const check = checkById(id);
-    const cylinder = place === undefined ? null : Number(place);
-    const index = check?.outcomes.findIndex((o) => o.id === outcome) ?? -1;
-    const found = check?.outcomes[index];
-    if (!check || !found || !counts(entry)) continue;
-    const other = cylinder === null ? undefined : otherCylinder(cylinder, cylindersOf(vehicle));
+    const known = checkAt(instance, vehicle);
+    if (!known || !counts(entry)) continue;
+    const { check, cylinder, fill } = known;
+    const index = check.outcomes.findIndex((o) => o.id === outcome);
+    const found = check.outcomes[index];
+    if (!found) continue;
     const fact = `check:${instance}`;
     facts.push({
       id: fact,
       side: 'owner',
       kind: 'check',
-      title: atCylinder(found.title, cylinder, other),
-      detail: atCylinder(check.title, cylinder, other),
+      title: fill(found.title),
+      detail: fill(check.title),
       entry,
     });
     evidence.push({ kind: 'check', fact, check, cylinder, outcome: index });

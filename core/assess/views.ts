@@ -1,5 +1,6 @@
 import type { NotDone, Owner, Standing } from '@pincer/core/case';
 import type { Explanation } from '@pincer/core/codes';
+import { money } from '@pincer/core/decision';
 import {
   CHECK_WORTH_IT,
   atCylinder,
@@ -49,8 +50,8 @@ export interface CheckView {
   /** On the road; with the car lifted. */
   needsDriving: boolean;
   needsLifting: boolean;
-  /** Price of the part that the look may spare, where that alone is why it is proposed. */
-  spares: number | null;
+  /** What it is worth, with the sum. */
+  worth: string;
   tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
   cautions: string[];
   outcomes: {
@@ -138,6 +139,13 @@ export function acceptedView(
   return { ...codeView(code, standing, vehicle), reason: acceptance.reason, since: acceptance.since };
 }
 
+/** What a check is worth, in a few words that complete "It ...". */
+function worthOf({ gain, spares }: CheckOutlook, owner: Owner): string {
+  if (gain >= CHECK_WORTH_IT) return `saves about ${money(gain, owner)} in wasted parts and time`;
+  if (spares !== null) return `comes before ${money(spares, owner)} is spent on a part`;
+  return gain > -0.5 ? 'saves about what it costs' : 'costs more than it saves';
+}
+
 /** A check with what it costs, and what each of its results would do. */
 export function checkView(
   outlook: CheckOutlook,
@@ -158,7 +166,7 @@ export function checkView(
     notDone: outlook.notDone,
     needsDriving: check.needsDriving ?? false,
     needsLifting: check.cautions.includes('jacking'),
-    spares: outlook.gain >= CHECK_WORTH_IT ? null : outlook.spares,
+    worth: worthOf(outlook, owner),
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),
     outcomes: outlook.outcomes.map((x) => ({

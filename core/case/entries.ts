@@ -46,6 +46,12 @@ export const LAMP_COLOUR: Readonly<Record<LampId, LampColour | null>> = {
 /** Why a check has no result: it was out of reach, what was seen is not certain, or the vehicle has no such part. */
 export const NOT_DONE = ['could-not', 'unsure', 'has-none'] as const;
 export type NotDone = (typeof NOT_DONE)[number];
+/** As said of the check. */
+export const NOT_DONE_WORDS: Readonly<Record<NotDone, string>> = {
+  'could-not': 'could not be done',
+  unsure: 'done, but the result is not certain',
+  'has-none': 'this vehicle has no such part',
+};
 
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];

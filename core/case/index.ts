@@ -13,6 +13,7 @@ export {
   LAMP_MODES,
   LAMP_MODE_WORDS,
   NOT_DONE,
+  NOT_DONE_WORDS,
   entrySchema,
   type Answered,
   type Entry,

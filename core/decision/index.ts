@@ -1,4 +1,4 @@
-export { decide, type Decision, type Gate, type Option, type OptionId } from './options.ts';
+export { decide, money, type Decision, type Gate, type Option, type OptionId } from './options.ts';
 export {
   TOOL_KINDS,
   TOOL_NEEDS,

@@ -59,9 +59,13 @@ const ONE_OFF = 0.5;
 /** A cause this likely stands for the whole case when gates are judged. */
 const LIKELY = 0.5;
 
+/** Why neither a clear nor leaving it alone is open while the vehicle should stand. */
+const WATCHING_DRIVES = 'Not while the vehicle should not be driven: watching means driving.';
+
 const DAY_MS = 86_400_000;
 
-function money(amount: number, owner: Owner): string {
+/** A sum of money in the owner's currency, whole. */
+export function money(amount: number, owner: Owner): string {
   return `${owner.currency}${Math.round(amount)}`;
 }
 
@@ -149,7 +153,7 @@ export function decide(
   if (leave && levelRank(allowance.level) <= levelRank('safe-place'))
     leave.blocked.push({
       id: 'danger',
-      text: `Not while the car should not be driven: watching means driving.`,
+      text: WATCHING_DRIVES,
     });
   const options = [...(leave ? [leave] : []), repair, clear, help];
   const recommended =
@@ -212,7 +216,7 @@ function addGates(
   if (levelRank(allowance.level) <= levelRank('safe-place'))
     clear.blocked.push({
       id: 'danger',
-      text: `Not while the car should not be driven: watching means driving.`,
+      text: WATCHING_DRIVES,
     });
   if (!hasFullScan(state))
     clear.blocked.push({
@@ -284,7 +288,7 @@ function breakEvens(
   clearSuccess: number,
 ): string[] {
   const lines = [
-    `Repairing it yourself is cheaper as long as a {workshop} asks more than ${money(repair.cost, owner)} in all, finding included; the repair alone would be about ${money(shopRepair, owner)} there.`,
+    `Repairing it yourself is cheaper as long as a {workshop} asks more than ${money(repair.cost, owner)} in all, diagnosis included; the repair alone would be about ${money(shopRepair, owner)} there.`,
   ];
   if (clear.blocked.length === 0) {
     const needed = repair.cost > 0 ? Math.min(1, ownTime(CLEAR_MINUTES, owner) / repair.cost) : 1;

@@ -1,5 +1,5 @@
 import type { Assessment } from '@pincer/core/assess';
-import { LAMPS, LAMP_MODE_WORDS, type Entry } from '@pincer/core/case';
+import { LAMPS, LAMP_MODE_WORDS, NOT_DONE_WORDS, type Entry } from '@pincer/core/case';
 import { stepSentence } from '@pincer/core/link';
 import { milOf } from '@pincer/core/obd';
 import { causeById, checkById, isObservationKey, observationKind } from '@pincer/core/knowledge';
@@ -28,11 +28,6 @@ const PART_WORDS = {
   adapter: 'Part of a reading',
   file: 'Reading from a file',
   hand: 'Written down by hand',
-} as const;
-const NOT_DONE_WORDS = {
-  'could-not': 'it could not be done',
-  unsure: 'the result is not certain',
-  'has-none': 'this vehicle has no such part',
 } as const;
 /** One entry of the log as a plain sentence. */
 export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'procedures'> | null): string {

@@ -7,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
-import { money, percent } from '../../ui/format.ts';
+import { percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { CheckTags } from './check-tags.tsx';
 
@@ -41,10 +41,10 @@ export function CheckDialog({ start, onClose }: { start: CheckView | null; onClo
 
 /** What a list of checks can be held to. */
 const FILTERS = {
-  tools: { name: 'no tools to buy', holds: (c: CheckView) => c.tools.every((t) => !t.isMissing) },
-  quick: { name: 'ten minutes or less', holds: (c: CheckView) => c.minutes <= 10 },
+  tools: { name: 'No tools to buy', holds: (c: CheckView) => c.tools.every((t) => !t.isMissing) },
+  quick: { name: 'Ten minutes or less', holds: (c: CheckView) => c.minutes <= 10 },
   here: {
-    name: 'where it stands, on its wheels',
+    name: 'Where it stands, on its wheels',
     holds: (c: CheckView) => !c.needsDriving && !c.needsLifting,
   },
 } as const;
@@ -122,15 +122,7 @@ function CheckList({
                 <CheckTags check={c} currency={currency} />
               </span>
               <span className="text-[15px] text-ink-2">
-                {c.notDone !== null
-                  ? NOT_DONE_WORDS[c.notDone].tag
-                  : c.spares !== null
-                    ? `comes before ${money(c.spares, currency)} is spent on a part`
-                    : c.gain >= 0.5
-                      ? `saves about ${money(c.gain, currency)}`
-                      : c.gain > -0.5
-                        ? 'saves about what it costs'
-                        : 'costs more than it saves'}
+                {c.notDone === null ? c.worth : NOT_DONE_WORDS[c.notDone].tag}
               </span>
             </button>
           </li>
