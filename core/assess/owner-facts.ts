@@ -1,12 +1,14 @@
 import { LAMPS, LAMP_MODE_WORDS, type LampId, type Standing } from '@pincer/core/case';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import {
+  MEASUREMENTS,
   checkById,
   isObservationKey,
   observationKind,
   type Check,
   type ObservationKey,
 } from '@pincer/core/knowledge';
+import { judgeMeasurement, takenText, type Taking } from '@pincer/core/meter';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import type { Fact, Told } from './told.ts';
 
@@ -83,11 +85,30 @@ export function checkAt(
   return { check, cylinder, fill: (text) => atCylinder(text, cylinder, other) };
 }
 
+/** What typed numbers say of a check; null where this version cannot judge them, and the recorded outcome stands alone. */
+export function judgedOf(
+  check: Check,
+  cylinder: number | null,
+  measured: Taking,
+  vehicle: Vehicle,
+): { weights: number[]; summary: string } | null {
+  const measurement = MEASUREMENTS[check.id];
+  if (!measurement) return null;
+  const ids = check.outcomes.map((o) => o.id);
+  const only = cylinder === null ? null : cylinder - 1;
+  const judged = judgeMeasurement(measurement, measured, ids, cylindersOf(vehicle), only);
+  if ('missing' in judged) return null;
+  return {
+    weights: ids.map((id) => judged.weights[id] ?? 0),
+    summary: takenText(measurement, measured, only),
+  };
+}
+
 /** Results of hands-on checks. @param counts as for symptoms. */
 export function checkFacts({ checks }: Standing, vehicle: Vehicle, counts: (entry: string) => boolean): Told {
   const facts: Fact[] = [];
   const evidence: Evidence[] = [];
-  for (const [instance, { outcome, entry }] of checks) {
+  for (const [instance, { outcome, measured, entry }] of checks) {
     const known = checkAt(instance, vehicle);
     if (!known || !counts(entry)) continue;
     const { check, cylinder, fill } = known;
@@ -95,15 +116,23 @@ export function checkFacts({ checks }: Standing, vehicle: Vehicle, counts: (entr
     const found = check.outcomes[index];
     if (!found) continue;
     const fact = `check:${instance}`;
+    const judged = measured && judgedOf(check, cylinder, measured, vehicle);
     facts.push({
       id: fact,
       side: 'owner',
       kind: 'check',
       title: fill(found.title),
-      detail: fill(check.title),
+      detail: `${fill(check.title)}${judged ? ` (${judged.summary})` : ''}`,
       entry,
     });
-    evidence.push({ kind: 'check', fact, check, cylinder, outcome: index });
+    evidence.push({
+      kind: 'check',
+      fact,
+      check,
+      cylinder,
+      outcome: index,
+      ...(judged ? { weights: judged.weights } : {}),
+    });
   }
   return { facts, evidence };
 }

@@ -11,7 +11,16 @@ import {
   type Evidence,
   type Posterior,
 } from '@pincer/core/diagnosis';
-import { CAUTIONS, SYSTEMS, TOOLS, TOOL_PRICES, type CautionId, type ToolId } from '@pincer/core/knowledge';
+import {
+  CAUTIONS,
+  MEASUREMENTS,
+  SYSTEMS,
+  TOOLS,
+  TOOL_PRICES,
+  type CautionId,
+  type ToolId,
+} from '@pincer/core/knowledge';
+import type { Measurement } from '@pincer/core/meter';
 import type { CodeState, ReadCode } from '@pincer/core/obd';
 import { cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 import { explainFor } from './explain-for.ts';
@@ -54,6 +63,9 @@ export interface CheckView {
   worth: string;
   tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
   cautions: string[];
+  /** What can be typed from a meter or a gauge, and of which cylinder the check is. */
+  measurement: Measurement | null;
+  cylinder: number | null;
   outcomes: {
     id: string;
     title: string;
@@ -169,6 +181,8 @@ export function checkView(
     worth: worthOf(outlook, owner),
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),
+    measurement: MEASUREMENTS[check.id] ?? null,
+    cylinder,
     outcomes: outlook.outcomes.map((x) => ({
       ...x,
       leads: x.leads.map(({ index, chance }) => ({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { takingSchema } from '@pincer/core/meter';
 import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
 import { scanSchema } from '@pincer/core/obd';
 
@@ -133,6 +134,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('check'),
     check: z.string(),
     outcome: z.string(),
+    /** The numbers that were typed, where the result was measured. */
+    measured: takingSchema.optional(),
     note: z.string().optional(),
   }),
   /** A check that has no result, and why. It says nothing about the causes, and takes no earlier result back. */

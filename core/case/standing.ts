@@ -1,3 +1,4 @@
+import type { Taking } from '@pincer/core/meter';
 import {
   NO_SOURCE,
   emptyScan,
@@ -54,6 +55,15 @@ export interface LampSeen {
   clearedBy: string | null;
 }
 
+/** The last result of a check. */
+export interface CheckSeen {
+  outcome: string;
+  /** The numbers that were typed, where it was measured. */
+  measured: Taking | null;
+  entry: string;
+  at: string;
+}
+
 export interface ObservationSeen {
   answer: Answered;
   entry: string;
@@ -98,7 +108,7 @@ export interface Standing {
   mapped: ReadonlyMap<string, { name: string; why: string | null; word: Word }>;
   lamps: ReadonlyMap<LampId, LampSeen>;
   observations: ReadonlyMap<string, ObservationSeen>;
-  checks: ReadonlyMap<string, { outcome: string; entry: string; at: string }>;
+  checks: ReadonlyMap<string, CheckSeen>;
   /** Checks without a result, and why. */
   checksNotDone: ReadonlyMap<string, NotDone>;
   /** Whether the engine lamp lights at key-on. */
@@ -206,7 +216,7 @@ class StandingFold {
   readonly mapped = new Map<string, { name: string; why: string | null; word: Word }>();
   private readonly lamps = new Map<LampId, LampSeen>();
   private readonly observations = new Map<string, ObservationSeen>();
-  private readonly checks = new Map<string, { outcome: string; entry: string; at: string }>();
+  private readonly checks = new Map<string, CheckSeen>();
   private readonly checksNotDone = new Map<string, NotDone>();
   private bulb: EntryOf<'bulb'>['answer'] = 'unknown';
   private readonly clears: OpenClear[] = [];
@@ -235,7 +245,12 @@ class StandingFold {
         this.observations.set(entry.observation, { answer: entry.answer, entry: entry.id, at: entry.at });
         return;
       case 'check':
-        this.checks.set(entry.check, { outcome: entry.outcome, entry: entry.id, at: entry.at });
+        this.checks.set(entry.check, {
+          outcome: entry.outcome,
+          measured: entry.measured ?? null,
+          entry: entry.id,
+          at: entry.at,
+        });
         this.checksNotDone.delete(entry.check);
         return;
       case 'check-not-done':

@@ -13,7 +13,15 @@ export type Evidence =
       /** Of what was stored once, and is not seen failing now. */
       isPast?: true;
     }
-  | { kind: 'check'; fact: string; check: Check; cylinder: number | null; outcome: number }
+  | {
+      kind: 'check';
+      fact: string;
+      check: Check;
+      cylinder: number | null;
+      outcome: number;
+      /** Where it was measured: how well each outcome explains the number, the best 1. Else it is this outcome alone. */
+      weights?: readonly number[];
+    }
   /** A cause was repaired, the codes were cleared, and the fault came back. */
   | { kind: 'came-back'; fact: string; cause: string };
 
@@ -68,15 +76,27 @@ function chanceOf(key: ObservationKey, strengths: readonly number[]): number {
   return strengths.length === 0 ? leak : strengths.reduce((sum, s) => sum + s, 0) / strengths.length;
 }
 
+/**
+ * P(result | causes): that of the outcome, or of a number, which each outcome explains so well (Pearl's virtual evidence,
+ * Probabilistic Reasoning in Intelligent Systems, 1988, ch. 2.2.2).
+ */
+function chanceOfResult(
+  { outcome, weights }: Extract<Evidence, { kind: 'check' }>,
+  chances: readonly number[],
+): number {
+  if (!weights) return Math.max(FLOOR, chances[outcome] ?? FLOOR);
+  return Math.max(
+    FLOOR,
+    chances.reduce((sum, p, o) => sum + p * (weights[o] ?? 0), 0),
+  );
+}
+
 /** P(evidence | causes): noisy-OR with leak for observations, the outcome table for checks. */
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
   if (evidence.kind === 'came-back')
     return causes.length === 1 && causes[0]?.id === evidence.cause ? BADLY_REPAIRED : 1;
   if (evidence.kind === 'check') {
-    return Math.max(
-      FLOOR,
-      outcomeChances(evidence.check, evidence.cylinder, causes)[evidence.outcome] ?? FLOOR,
-    );
+    return chanceOfResult(evidence, outcomeChances(evidence.check, evidence.cylinder, causes));
   }
   const present = chanceOf(
     evidence.key,
@@ -131,9 +151,9 @@ export function likelihoodRow(
     return row.map((_, h) => (first[h] === repaired && second[h] === none ? BADLY_REPAIRED : 1));
   }
   if (evidence.kind === 'check') {
-    const { check, cylinder, outcome } = evidence;
+    const { check, cylinder } = evidence;
     const chances = outcomeTable(check, cylinder, instances, { first, second });
-    for (let h = 0; h < row.length; h++) row[h] = Math.max(FLOOR, chances[h]?.[outcome] ?? FLOOR);
+    for (let h = 0; h < row.length; h++) row[h] = chanceOfResult(evidence, chances[h] ?? []);
     return row;
   }
   // The same as `chanceOf`, written out: this runs for every pair of causes and every piece of evidence.

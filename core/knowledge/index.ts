@@ -17,6 +17,7 @@ export {
   observationKind,
   type ObservationKey,
 } from './observations.ts';
+export { MEASUREMENTS } from './measurements.ts';
 export { selfCheckOf, type RunsWithin, type SelfCheck } from './self-checks.ts';
 export {
   SYSTEMS,

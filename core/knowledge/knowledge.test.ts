@@ -3,6 +3,7 @@ import {
   CAUSES,
   CAUTIONS,
   CHECKS,
+  MEASUREMENTS,
   OBSERVATIONS,
   OWNER_OBSERVATIONS,
   SYSTEMS,
@@ -33,6 +34,21 @@ describe('the knowledge hangs together', () => {
     expect(
       codes.filter(({ code }) => !caused.has(findingOfCode(code)?.key ?? '')).map((e) => e.code),
     ).toEqual([]);
+  });
+
+  test('every measurement belongs to a check and its results, and says how the rest must be', () => {
+    for (const [id, measurement] of Object.entries(MEASUREMENTS)) {
+      const check = CHECKS.find((c) => c.id === id);
+      const outcomes = check?.outcomes.map((o) => o.id) ?? [];
+      for (const part of ['within', 'below', 'above'] as const)
+        expect([id, outcomes]).toEqual([id, expect.arrayContaining([measurement[part]])]);
+      // What is right is the check’s first result, the one with nothing found.
+      expect([id, measurement.within]).toEqual([id, outcomes[0]]);
+      expect(measurement.state).toMatch(/\.$/);
+      if ('each' in measurement.values) continue;
+      expect(measurement.values.length).toBeGreaterThan(0);
+    }
+    expect(Object.keys(MEASUREMENTS).length).toBeGreaterThanOrEqual(55);
   });
 
   test('danger is left to licensed people', () => {

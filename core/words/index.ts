@@ -4,6 +4,7 @@ export {
   KPA_PER_PSI,
   M_PER_FOOT,
   UNIT_PRESETS,
+  fromOwn,
   ownUnit,
   unitChoiceSchema,
   unitsOf,

@@ -94,3 +94,10 @@ export function ownUnit(unit: string, choice: UnitChoice): OwnUnit {
       return same(unit);
   }
 }
+
+/** A value that an owner typed in their own unit, in the unit of the standard. */
+export function fromOwn(value: number, unit: string, choice: UnitChoice): number {
+  const own = ownUnit(unit, choice);
+  const zero = own.of(0);
+  return (value - zero) / (own.of(1) - zero);
+}

@@ -1,3 +1,4 @@
+import { airPressureAt } from '@pincer/core/meter';
 import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
 import { speedDensity } from '../speed-density.ts';
 
@@ -5,9 +6,6 @@ import { speedDensity } from '../speed-density.ts';
 const VE = { low: 0.55, high: 1.05 } as const;
 /** Allowance for the sensor and the moment, both ways. */
 const FLOW_MARGIN = 0.8;
-
-/** Air pressure of the standard atmosphere, kPa, at a height above the sea, m (ISO 2533, up to 11 km). */
-const pressureAt = (height: number): number => 101.325 * (1 - 2.25577e-5 * height) ** 5.25588;
 
 export const AIR_RULES = [
   rule({
@@ -102,7 +100,7 @@ export const AIR_RULES = [
     judge: (of, w) => {
       const { heightM } = w.engine;
       if (heightM === null) return null;
-      const [p, asked] = [of('airPressure').mean, pressureAt(heightM)];
+      const [p, asked] = [of('airPressure').mean, airPressureAt(heightM)];
       return within(
         p,
         asked - 5,

@@ -2,7 +2,14 @@ import type { Assessment } from '@pincer/core/assess';
 import { LAMPS, LAMP_MODE_WORDS, NOT_DONE_WORDS, type Entry } from '@pincer/core/case';
 import { stepSentence } from '@pincer/core/link';
 import { milOf } from '@pincer/core/obd';
-import { causeById, checkById, isObservationKey, observationKind } from '@pincer/core/knowledge';
+import { takenText } from '@pincer/core/meter';
+import {
+  MEASUREMENTS,
+  causeById,
+  checkById,
+  isObservationKey,
+  observationKind,
+} from '@pincer/core/knowledge';
 
 /** Whether an entry is something that the car said; the others are the owner's. */
 export function isCarEntry(entry: Entry): boolean {
@@ -63,7 +70,11 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       const [id = '', cylinder] = entry.check.split(':');
       const check = checkById(id);
       const outcome = check?.outcomes.find((o) => o.id === entry.outcome);
-      return `${at(check?.title ?? entry.check, cylinder)}: ${at(outcome?.title ?? entry.outcome, cylinder).toLowerCase()}.`;
+      const measurement = MEASUREMENTS[id];
+      const only = cylinder === undefined ? null : Number(cylinder) - 1;
+      const numbers =
+        measurement && entry.measured ? ` (${takenText(measurement, entry.measured, only)})` : '';
+      return `${at(check?.title ?? entry.check, cylinder)}: ${at(outcome?.title ?? entry.outcome, cylinder).toLowerCase()}${numbers}.`;
     }
     case 'check-not-done': {
       const [id = '', cylinder] = entry.check.split(':');

@@ -4,11 +4,13 @@ import type { CheckView } from '@pincer/core/assess';
 import { NOT_DONE, type NotDone } from '@pincer/core/case';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
+import { MeterBench, type Measured } from './meter-bench.tsx';
 import { CheckTags } from './check-tags.tsx';
 
 /** A check: its cautions, how to do it, what each answer would say; or the list to choose one from. */
@@ -135,10 +137,18 @@ function CheckList({
 function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   const { record } = useCase();
   const dispatch = useAppDispatch();
+  const tell = useTell();
   const [hasSeen, setSeen] = useState(check.cautions.length === 0);
   const take = async (outcome: string, title: string) => {
     const { isSaved } = await dispatch(addRecord(record.id, { kind: 'check', check: check.id, outcome }));
     if (isSaved) toast(`Recorded: ${title}.`);
+    onDone();
+  };
+  const measured = async (results: readonly Measured[], verdict: string) => {
+    const saved = await Promise.all(
+      results.map((result) => dispatch(addRecord(record.id, { kind: 'check', ...result }))),
+    );
+    if (saved.every((s) => s.isSaved)) toast(`Recorded. ${tell(verdict)}`);
     onDone();
   };
   const leave = async (reason: NotDone) => {
@@ -159,8 +169,15 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
       {hasSeen ? (
         <>
           <p className="text-[17px]">{check.how}</p>
+          {check.measurement ? (
+            <MeterBench
+              check={check}
+              measurement={check.measurement}
+              onTaken={(results, verdict) => void measured(results, verdict)}
+            />
+          ) : null}
           <div>
-            <h3 className="text-lg">What did you find?</h3>
+            <h3 className="text-lg">{check.measurement ? 'Or say what you found' : 'What did you find?'}</h3>
             <ul className="mt-2 space-y-2">
               {check.outcomes.map((o) => (
                 <li key={o.id}>
