@@ -223,7 +223,7 @@ const PROPERTIES: readonly [string, (entries: Entry[], random: Random) => boolea
       if (!cleared) return true;
       const old = [1, 2, 3].map((n): Entry => ({
         id: `ent_old${n}`,
-        at: new Date(Date.parse(cleared.entry.at) - n * 3_600_000).toISOString(),
+        at: new Date(Date.parse(cleared.at) - n * 3_600_000).toISOString(),
         kind: 'drive',
         metConditions: 'yes',
         cameBack: 'no',

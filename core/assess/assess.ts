@@ -9,7 +9,7 @@ import {
   type Evidence,
   type QuietNow,
 } from '@pincer/core/diagnosis';
-import { lastClear, placesOf, proofView, type ProofView } from '@pincer/core/proof';
+import { lastClear, placesOf, proofBasis, proofView, type ProofView } from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
 import {
   driveAllowance,
@@ -89,10 +89,12 @@ interface Gathered extends Told {
 function gather(state: CaseState, vehicle: Vehicle, isOver: boolean): Gathered {
   const { standing } = state;
   const places = placesOf(state);
-  const clear = lastClear(state);
-  const begins = isOver && clear ? (places.get(clear.entry.id) ?? -1) : -1;
+  const basis = isOver ? proofBasis(state, places) : null;
+  const begins = basis ? (places.get(basis.entry) ?? -1) : -1;
   const counts = (entry: string) => (places.get(entry) ?? -1) > begins;
-  const codes = codeFacts(state, vehicle, isOver);
+  // Without a clear, what is stored yet is history once it is proven.
+  const healed = basis?.way === 'repair' ? new Set(basis.was.map((c) => c.code)) : undefined;
+  const codes = codeFacts(state, vehicle, isOver, healed);
   const readings = readingFacts(state, vehicle, counts);
   const told = together(
     codes,
@@ -128,14 +130,14 @@ export function assess(
   // 2. What speaks for which cause, and whether what was done is proven to have cured it.
   const instances = instancesFor(vehicle, now);
   const all = gather(state, vehicle, false);
-  const proof = proofView(state, lastClear(state) ? cureAtRepair(state, vehicle, instances) : 0);
+  const proof = proofView(state, hasBegun(state) ? cureAtRepair(state, vehicle, instances) : 0);
   const isOver = proof.status === 'proven';
   const told = isOver ? gather(state, vehicle, true) : all;
   const situation = quietOf(
     state,
     told.codes,
     told.judgements.some((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
-    proof.status !== 'not-cleared' && !isOver,
+    proof.status !== 'not-cleared' && proof.way !== 'repair' && !isOver,
   );
   const posterior = posteriorOf(instances, told.evidence, situation?.share);
   const quiet = situation && { ...situation, chance: posterior.quiet };
@@ -205,12 +207,16 @@ export function assess(
   return tellAll(assessment, owner);
 }
 
+/** Whether anything was done that could have cured it. */
+const hasBegun = (state: CaseState): boolean => state.repairs.length > 0 || lastClear(state) !== null;
+
 /** What a clear whose proof is still open means for driving. */
 function afterClear(
   state: CaseState,
   proof: ProofView,
 ): { isClearedUnproven: boolean; wasDangerous: boolean } {
-  const isOpen = proof.status === 'read-again' || proof.status === 'watching' || proof.status === 'returned';
+  // Without a clear the codes still stand there and speak for themselves.
+  const isOpen = proof.way !== 'repair' && ['read-again', 'watching', 'returned'].includes(proof.status);
   const erased = (lastClear(state)?.erased ?? []).map((e) => e.code);
   const isShort = (level: Allowance['level']) => levelRank(level) <= levelRank('safe-place');
   return {
@@ -228,8 +234,8 @@ const WELL_DONE = 0.9;
  * is still there, not what had been repaired.
  */
 function cureAtRepair(state: CaseState, vehicle: Vehicle, instances: readonly CauseInstance[]): number {
-  const last = state.repairs.at(-1) ?? lastClear(state)?.entry;
-  const at = state.entries.findIndex((e) => e.id === last?.id);
+  const last = state.repairs.at(-1)?.id ?? lastClear(state)?.entry;
+  const at = state.entries.findIndex((e) => e.id === last);
   const then = foldCase({ entries: state.entries.slice(0, Math.max(0, at)) });
   const { marginals } = posteriorOf(instances, gather(then, vehicle, false).evidence);
   const repaired = new Set(state.repairs.map((r) => r.cause));

@@ -67,9 +67,15 @@ export interface CodesTold extends Told {
 
 /**
  * Codes as lines and as evidence.
+ * @param healed codes that are stored yet and proven to be over without a clear: they count as history.
  * @param isOver whether the episode before the last clear is proven to be over: what was erased then speaks no more.
  */
-export function codeFacts(state: CaseState, vehicle: Vehicle, isOver: boolean): CodesTold {
+export function codeFacts(
+  state: CaseState,
+  vehicle: Vehicle,
+  isOver: boolean,
+  healed: ReadonlySet<string> = new Set(),
+): CodesTold {
   const isLampOn = state.standing.mils.some((m) => m.clearedBy === null && m.mil.on);
   const acceptedCodes = acceptedNow(vehicle);
   const facts: Fact[] = [];
@@ -78,7 +84,9 @@ export function codeFacts(state: CaseState, vehicle: Vehicle, isOver: boolean): 
   const accepted: { code: ReadCode; acceptance: AcceptedCode }[] = [];
   /** By place of a finding, the fact that told it. */
   const seen = new Map<string, string>();
-  for (const { code, entry, presence } of codesInMind(state, isOver)) {
+  for (const { code: stored, entry, presence } of codesInMind(state, isOver)) {
+    const code: ReadCode =
+      stored.state === 'confirmed' && healed.has(stored.code) ? { ...stored, state: 'history' } : stored;
     const isActive = code.state !== 'history';
     const found = findingOfCode(code.code);
     const place = found ? `${found.key}/${found.cylinder ?? ''}` : null;

@@ -54,6 +54,10 @@ export const NOT_DONE_WORDS: Readonly<Record<NotDone, string>> = {
   'has-none': 'this vehicle has no such part',
 };
 
+/** Who cleared a memory, as the owner tells it. */
+export const CLEARED_BY = ['hand-held', 'workshop', 'somebody'] as const;
+export type ClearedBy = (typeof CLEARED_BY)[number];
+
 export const LAMP_MODES = ['steady', 'flashing', 'now-and-then', 'out'] as const;
 export type LampMode = (typeof LAMP_MODES)[number];
 
@@ -193,6 +197,12 @@ export const entrySchema = z.discriminatedUnion('kind', [
     unit: clearedUnit.optional(),
     message: z.string().optional(),
   }),
+  /** The owner says that the memory was cleared with a hand-held reader, or by somebody else. Nobody here saw it. */
+  z.object({
+    ...base,
+    kind: z.literal('clear-told'),
+    by: z.enum(CLEARED_BY),
+  }),
   /** The battery's earth lead was off: learned values and self-checks are gone, the codes perhaps. */
   z.object({ ...base, kind: z.literal('battery-off') }),
   /** A drive after a clear or a repair. */
@@ -214,6 +224,12 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('closed'),
     outcome: z.enum(['fixed', 'went-away', 'sold', 'given-up']),
+    /** Whether it was proven then that the fault is gone; records older than that do not say. */
+    isProven: z.boolean().optional(),
+    /** What it was, such as `coil-boot:2`, and what it took, as the owner tells at the end. */
+    cause: z.string().optional(),
+    cost: z.number().min(0).optional(),
+    minutes: z.number().min(0).optional(),
     note: z.string().optional(),
   }),
 ]);

@@ -14,7 +14,8 @@ export interface CaseState {
   scans: readonly EntryOf<'scan'>[];
   /** Oldest first. */
   recordings: readonly EntryOf<'recording'>[];
-  clears: readonly EntryOf<'clear'>[];
+  /** Clears of this page, and those that were told. */
+  clears: readonly (EntryOf<'clear'> | EntryOf<'clear-told'>)[];
   repairs: readonly EntryOf<'repair'>[];
   drives: readonly EntryOf<'drive'>[];
   connection: EntryOf<'connection'> | null;
@@ -35,6 +36,11 @@ const FACTS: ReadonlySet<Entry['kind']> = new Set([
   'check',
   'recording',
   'bulb',
+  'clear',
+  'clear-told',
+  'battery-off',
+  'repair',
+  'drive',
 ]);
 const DECIDING: ReadonlySet<Entry['kind']> = new Set(['lamp', 'observation', 'scan', 'check']);
 
@@ -69,7 +75,7 @@ export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
     standing: standingOf(entries),
     scans: of('scan'),
     recordings: of('recording'),
-    clears: of('clear'),
+    clears: entries.filter((e) => e.kind === 'clear' || e.kind === 'clear-told'),
     repairs: of('repair'),
     drives: of('drive'),
     connection: of('connection').at(-1) ?? null,

@@ -7,6 +7,7 @@ export {
   type ImportResult,
 } from './case-file.ts';
 export {
+  CLEARED_BY,
   LAMPS,
   LAMP_COLOUR,
   LAMP_COLOURS,
@@ -16,6 +17,7 @@ export {
   NOT_DONE_WORDS,
   entrySchema,
   type Answered,
+  type ClearedBy,
   type Entry,
   type EntryOf,
   type LampColour,
@@ -35,6 +37,7 @@ export {
   valueNow,
   type Boundary,
   type ClearStanding,
+  type ClearWay,
   type Held,
   type How,
   type LampSeen,
@@ -47,6 +50,7 @@ export {
 export { mergePlan, sameContent, type MergePlan } from './merging.ts';
 export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrations.ts';
 export {
+  WHOLE_LISTS,
   findInText,
   isNothingInText,
   scanOfFindings,
@@ -54,6 +58,7 @@ export {
   type FoundMonitor,
   type FoundValue,
   type PastedFindings,
+  type WholeList,
 } from './pasted-text.ts';
 export {
   READER_CHECKS,

@@ -131,8 +131,15 @@ export function isNothingInText({ codes, vin, values, monitors }: PastedFindings
   return codes.length + values.length + monitors.length === 0 && vin === null;
 }
 
-/** Confirmed findings as a reading; a code without a state counts as confirmed, as most readers list only those. */
-export function scanOfFindings(findings: PastedFindings): Scan {
+/** Lists of codes of which a reader can be said to show no more than was typed. */
+export const WHOLE_LISTS = ['confirmed', 'pending', 'permanent'] as const;
+export type WholeList = (typeof WHOLE_LISTS)[number];
+
+/**
+ * Confirmed findings as a reading; a code without a state counts as confirmed, as most readers list only those.
+ * @param whole lists of which the reader shows no more than this; of the others nobody knows.
+ */
+export function scanOfFindings(findings: PastedFindings, whole: readonly WholeList[] = []): Scan {
   const values = findings.values.map((v): ReadValue => ({
     service: '02',
     pid: v.pid,
@@ -170,6 +177,15 @@ export function scanOfFindings(findings: PastedFindings): Scan {
       complete: m.complete,
     })),
   };
-  // It holds what stands there, and says nothing of what does not.
-  return { ...scan, parts: partsHeld(scan) };
+  // It holds what stands there, and says nothing of what does not, but where the owner has said that this is all.
+  const held = partsHeld(scan);
+  return {
+    ...scan,
+    parts: [
+      ...held.map((p) => (whole.some((w) => w === p.part) ? { ...p, isAll: true as const } : p)),
+      ...whole
+        .filter((part) => !held.some((p) => p.part === part))
+        .map((part) => ({ unit: NO_SOURCE, part, state: 'empty' as const })),
+    ],
+  };
 }

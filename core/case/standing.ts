@@ -70,9 +70,16 @@ export interface ObservationSeen {
   at: string;
 }
 
-/** A clear that the car agreed to, and what was seen since. */
+/** How a memory was emptied: by this page and the car agreed, as the owner tells it, or with the battery's lead off. */
+export type ClearWay = 'adapter' | 'told' | 'battery-off';
+
+/** A memory that was emptied, and what was seen since. */
 export interface ClearStanding {
-  entry: EntryOf<'clear'>;
+  entry: string;
+  at: string;
+  way: ClearWay;
+  /** The control unit that was cleared by itself; null: all that the standard reaches. */
+  unit: { answer: string; name: string } | null;
   /** What was known then of the units that agreed. */
   erased: readonly Held<{ code: ReadCode }>[];
   /** Codes that were erased and were seen failing again, with the entry that saw it; oldest first. */
@@ -81,7 +88,7 @@ export interface ClearStanding {
   added: readonly { code: ReadCode; entry: string; at: string }[];
   /** The first entry since that read the confirmed and pending codes of a unit that agreed, or all of them. */
   readSince: string | null;
-  /** A drive on which the owner saw it again; null when none was told. */
+  /** A drive on which the owner saw it again, by its entry; null when none was told. */
   droveBack: string | null;
 }
 
@@ -198,9 +205,8 @@ function rowsOf(scan: Scan, word: Word): Row[] {
 /** A code that the standard's services can show: a powertrain code. Others live in units that it does not reach. */
 const isReachable = (code: string): boolean => code.startsWith('P');
 
-interface OpenClear {
-  entry: EntryOf<'clear'>;
-  erased: Held<{ code: ReadCode }>[];
+interface OpenClear extends Pick<ClearStanding, 'entry' | 'at' | 'way' | 'unit'> {
+  erased: readonly Held<{ code: ReadCode }>[];
   units: ReadonlySet<string> | null;
   returned: { code: ReadCode; entry: string; at: string }[];
   added: { code: ReadCode; entry: string; at: string }[];
@@ -219,7 +225,7 @@ class StandingFold {
   private readonly checks = new Map<string, CheckSeen>();
   private readonly checksNotDone = new Map<string, NotDone>();
   private bulb: EntryOf<'bulb'>['answer'] = 'unknown';
-  private readonly clears: OpenClear[] = [];
+  private clears: OpenClear[] = [];
   private readonly boundaries: Boundary[] = [];
   /** Clears that were asked for and have no outcome yet, by the intent's id. */
   private readonly open = new Map<
@@ -264,10 +270,18 @@ class StandingFold {
         return;
       case 'clear':
         return this.addClear(entry);
+      case 'clear-told':
+        return this.emptied(
+          entry,
+          'told',
+          null,
+          null,
+          this.erase((u) => isStandardUnit(this, u), ERASED, entry.id),
+        );
       case 'battery-off':
-        this.bound('battery-off', entry);
         this.erase(() => true, LOST_WITH_BATTERY, entry.id);
-        return;
+        // Whether the codes are gone shows at the next reading; until then they count as they were.
+        return this.emptied(entry, 'battery-off', null, null, this.standardCodes());
       case 'repair':
         this.bound('repair', entry);
         return;
@@ -306,7 +320,10 @@ class StandingFold {
       const key = partKey(held.unit, held.part);
       if (!said.has(key)) said.set(key, { ...held, state: 'not-read' });
     }
-    for (const [key, part] of said) this.addPart(key, part, byPart.get(key) ?? [], word);
+    for (const [key, part] of said) {
+      this.addPart(key, part, byPart.get(key) ?? [], word);
+      if (word.how === 'told' && part.unit === NO_SOURCE) this.tellOfCleared(part, word);
+    }
     if (scan.vin !== undefined && (word.how !== 'file' || this.vin === null))
       this.vin = { value: scan.vin, word };
     for (const u of scan.units ?? [])
@@ -342,7 +359,9 @@ class StandingFold {
       return;
     }
     const held = this.rows.get(key) ?? new Map<string, Row>();
-    const isWhole = isTaken && (word.how === 'adapter' || (word.how === 'told' && part.state === 'empty'));
+    const isWhole =
+      isTaken &&
+      (word.how === 'adapter' || (word.how === 'told' && (part.state === 'empty' || part.isAll === true)));
     if (isWhole) {
       // Without headers the adapter's answers stand beside what was told of units that the standard does not reach.
       for (const [id, row] of [...held]) {
@@ -369,6 +388,21 @@ class StandingFold {
           ? (before?.missed ?? null)
           : null;
     this.parts.set(key, { ...base, status: held.size > 0 ? 'known' : 'empty', word, missed });
+  }
+
+  /**
+   * A hand-held reader asks all units that the standard reaches at once. Where it was typed that it shows no more of a part, that
+   * ends the wait of the units whose part was erased; what stands unerased in a unit is not taken back by it.
+   */
+  private tellOfCleared({ part, state, isAll }: PartRead, word: Word): void {
+    const isWhole = state === 'empty' || isAll === true || (part === 'readiness' && state === 'known');
+    if (!isWhole) return;
+    for (const [key, standing] of this.parts) {
+      if (standing.part !== part || standing.status !== 'cleared' || !isStandardUnit(this, standing.unit))
+        continue;
+      this.rows.get(key)?.clear();
+      this.parts.set(key, { ...standing, status: 'empty', word, missed: null });
+    }
   }
 
   /**
@@ -432,6 +466,7 @@ class StandingFold {
       if (p.state === 'known' || p.state === 'empty')
         read.set(p.unit, (read.get(p.unit) ?? new Set<ScanPart>()).add(p.part));
     const failing = scan.codes.filter((c) => c.state === 'confirmed' || c.state === 'pending');
+    this.clears = this.clears.filter((c) => !this.hasKept(c, scan));
     for (const clear of this.clears) {
       const reaches = (unit: string) => clear.units === null || clear.units.has(unit) || unit === NO_SOURCE;
       const isRead = [...read].some(
@@ -439,12 +474,26 @@ class StandingFold {
       );
       if (isRead) clear.readSince ??= word.entry;
       for (const code of failing) {
-        if (clear.entry.unit && !reaches(code.unit)) continue;
+        if (clear.unit && !reaches(code.unit)) continue;
         const was = clear.erased.some((e) => e.code.code === code.code);
         const list = was ? clear.returned : clear.added;
         if (!list.some((r) => r.code.code === code.code)) list.push({ code, entry: word.entry, at: word.at });
       }
     }
+  }
+
+  /** A memory that outlived the battery: what was confirmed before stands there at the first reading, and cleared it was not. */
+  private hasKept(clear: OpenClear, scan: Scan): boolean {
+    return (
+      clear.way === 'battery-off' &&
+      clear.readSince === null &&
+      clear.droveBack === null &&
+      scan.codes.some(
+        (c) =>
+          c.state === 'confirmed' &&
+          clear.erased.some((e) => e.code.state === 'confirmed' && e.code.code === c.code),
+      )
+    );
   }
 
   private addClear(entry: EntryOf<'clear'>): void {
@@ -454,13 +503,26 @@ class StandingFold {
       return;
     }
     if (entry.outcome !== 'agreed') return;
-    this.bound('clear', entry);
     const units = entry.unit ? new Set([entry.unit.answer]) : entry.agreedBy ? new Set(entry.agreedBy) : null;
     const reaches = (unit: string): boolean =>
       units === null ? isStandardUnit(this, unit) : units.has(unit) || (unit === NO_SOURCE && !entry.unit);
-    const erased = this.erase(reaches, ERASED, entry.id);
+    this.emptied(entry, 'adapter', entry.unit ?? null, units, this.erase(reaches, ERASED, entry.id));
+  }
+
+  /** Begins the watch over a memory that was emptied. @param erased what stood in it. */
+  private emptied(
+    entry: Entry,
+    way: ClearWay,
+    unit: ClearStanding['unit'],
+    units: ReadonlySet<string> | null,
+    erased: readonly Row[],
+  ): void {
+    this.bound(way === 'battery-off' ? 'battery-off' : 'clear', entry);
     this.clears.push({
-      entry,
+      entry: entry.id,
+      at: entry.at,
+      way,
+      unit,
       units,
       erased: erased.flatMap((r) => (r.code ? [{ code: r.code, word: r.word, clearedBy: entry.id }] : [])),
       returned: [],
@@ -469,7 +531,20 @@ class StandingFold {
       droveBack: null,
     });
     const engine = this.lamps.get('engine');
-    if (engine && !entry.unit) this.lamps.set('engine', { ...engine, clearedBy: entry.id });
+    if (engine && !unit && way !== 'battery-off')
+      this.lamps.set('engine', { ...engine, clearedBy: entry.id });
+  }
+
+  /** Codes that count as failing in units that the standard reaches. */
+  private standardCodes(): Row[] {
+    return [...this.rows.values()]
+      .flatMap((held) => [...held.values()])
+      .filter(
+        (r) =>
+          r.clearedBy === null &&
+          (r.code?.state === 'confirmed' || r.code?.state === 'pending') &&
+          isStandardUnit(this, r.unit),
+      );
   }
 
   /** Marks parts of units as erased; what they held stays on record until they are read again. */
@@ -518,14 +593,7 @@ class StandingFold {
       checks: this.checks,
       checksNotDone: this.checksNotDone,
       bulb: this.bulb,
-      clears: this.clears.map(({ entry, erased, returned, added, readSince, droveBack }) => ({
-        entry,
-        erased,
-        returned,
-        added,
-        readSince,
-        droveBack,
-      })),
+      clears: this.clears.map(({ units: _, ...clear }) => clear),
       boundaries: this.boundaries,
       unknownClear: [...this.open.values()].at(-1) ?? null,
     };

@@ -243,9 +243,7 @@ function addGates(
 /** Whether a full scan stands: taken by the adapter, and not overtaken by a clear. */
 function hasFullScan({ scans, standing }: CaseState): boolean {
   const last = scans.findLast((s) => s.via === 'adapter' && s.isComplete);
-  return (
-    last !== undefined && standing.clears.every((c) => c.entry.unit !== undefined || c.entry.at < last.at)
-  );
+  return last !== undefined && standing.clears.every((c) => c.unit !== null || c.at < last.at);
 }
 
 function daysUntil(date: string | undefined, now: Date): number | null {
@@ -261,7 +259,7 @@ function recommend(
 ): { recommended: OptionId; why: string } {
   const open = options.filter((o) => o.blocked.length === 0);
   const clear = open.find((o) => o.id === 'clear');
-  const hasCleared = state.clears.some((c) => c.outcome === 'agreed');
+  const hasCleared = state.standing.clears.some((c) => c.way !== 'battery-off');
   if (clear && owner.school === 'reset-first' && !hasCleared)
     return { recommended: 'clear', why: 'You prefer to clear first and see, and nothing forbids it here.' };
   if (clear && clear.success >= 0.5 && !hasCleared)

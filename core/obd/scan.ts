@@ -89,6 +89,8 @@ export const partReadSchema = z.object({
   state: z.enum(PART_STATES),
   /** Why it was not read, in plain words. */
   why: z.string().optional(),
+  /** Told by hand: what stands there is all that the reader showed of this part. */
+  isAll: z.literal(true).optional(),
 });
 export type PartRead = z.infer<typeof partReadSchema>;
 

@@ -3,11 +3,15 @@ import {
   unreadParts,
   type CaseState,
   type ClearStanding,
+  type ClearWay,
   type EntryOf,
+  type Standing,
 } from '@pincer/core/case';
 import { selfCheckOf, type RunsWithin, type SelfCheck } from '@pincer/core/knowledge';
 import { LAMP_RULES, partsHeld, type MonitorStatus, type ScanPart } from '@pincer/core/obd';
 import { placesOf } from './came-back.ts';
+import { basisOfRepair, codesIn, fadingCodes, type FadingCode, type ProofBasis } from './fading.ts';
+import { PASSES, ownProofOf, type OwnProof } from './own-proof.ts';
 
 /**
  * Chance that a fault which is still there fails its self-check in one trip, by whether the trip met the stored
@@ -64,9 +68,16 @@ export function tripsUntil(level: number, gone: number, shows: number = SHOWS_PE
   return Math.ceil(Math.log(odds(level) / odds(gone)) / -Math.log(1 - shows) - 1e-9);
 }
 
+/** How what is being proven began: a memory that was emptied, or a repair after which the car forgets by itself. */
+export type ProofWay = ClearWay | 'repair';
+
 export interface ProofView {
   /** `unknown-outcome`: a clear was sent and nobody knows whether it was carried out; the next step is to read. */
   status: 'not-cleared' | 'unknown-outcome' | 'read-again' | 'returned' | 'watching' | 'proven';
+  /** Null where nothing has begun. */
+  way: ProofWay | null;
+  /** Whether the clear or the last reading was told and not seen, which makes it a little less sure. */
+  isTold: boolean;
   /** Codes that were there before the clear and are there again. */
   returned: string[];
   /** Codes that came only after the clear. */
@@ -86,6 +97,10 @@ export interface ProofView {
   /** Parts that nobody has read since the clear; nothing is proven without them. */
   unread: ScanPart[];
   permanent: string[];
+  /** What the car itself has proven, which outweighs drives that were told. */
+  ownProof: OwnProof[];
+  /** Without a clear: where each code is on its way out of the memory. */
+  fading: FadingCode[];
   /** Control units that were cleared by themselves. */
   units: UnitProof[];
 }
@@ -97,23 +112,21 @@ export interface UnitProof {
   returned: string[] | null;
 }
 
-/** The last clear of the standard's that the car agreed to; null when there is none. */
+/** The last time that the memory of what the standard reaches was emptied; null when it never was. */
 export function lastClear(state: CaseState): ClearStanding | null {
-  return state.standing.clears.filter((c) => !c.entry.unit).at(-1) ?? null;
+  return state.standing.clears.filter((c) => c.unit === null).at(-1) ?? null;
 }
 
 /** What became of each control unit that was cleared by itself. */
 function unitProofs(state: CaseState): UnitProof[] {
   const last = new Map<string, ClearStanding>();
-  for (const c of state.standing.clears) if (c.entry.unit) last.set(c.entry.unit.answer, c);
-  return [...last.values()].map(({ entry, returned, readSince }) => ({
-    unit: entry.unit?.answer ?? '',
-    name: entry.unit?.name ?? '',
+  for (const c of state.standing.clears) if (c.unit) last.set(c.unit.answer, c);
+  return [...last.values()].map(({ unit, returned, readSince }) => ({
+    unit: unit?.answer ?? '',
+    name: unit?.name ?? '',
     returned: readSince === null ? null : codesIn(returned),
   }));
 }
-
-const codesIn = (list: ClearStanding['returned']): string[] => [...new Set(list.map((r) => r.code.code))];
 
 /** Levels of certainty for which the drives still needed are told. */
 const LEVELS = [0.9, 0.95, 0.99] as const;
@@ -123,13 +136,36 @@ const PROVEN = 0.95;
 /** What has to be read again before anything is proven. */
 const PROVING: readonly ScanPart[] = ['confirmed', 'pending', 'readiness'];
 
+/** Share of what a reading would show that is seen when it was read off a screen and typed. Judged. */
+const TYPED_SHOWS = 0.9;
+
+/** What the proof rests on: the last clear; or the last repair, where nothing was cleared, or the fault had come back. */
+export function proofBasis(state: CaseState, places: ReadonlyMap<string, number>): ProofBasis | null {
+  const clear = lastClear(state);
+  const repair = state.repairs.at(-1);
+  const placeOf = (id: string) => places.get(id) ?? -1;
+  if (clear) {
+    const back = [...clear.returned.map((r) => r.entry), ...(clear.droveBack ? [clear.droveBack] : [])];
+    const firstBack = Math.min(...back.map(placeOf));
+    const isRepairedSince = repair !== undefined && placeOf(repair.id) > firstBack;
+    if (!isRepairedSince)
+      return {
+        ...clear,
+        was: clear.erased.map((e) => e.code),
+        wasLit: false,
+        returned: codesIn(clear.returned),
+        added: codesIn(clear.added),
+      };
+  }
+  return repair ? basisOfRepair(state, places, repair.id) : null;
+}
+
 /**
- * Where a case stands after its last clear that the car agreed to.
+ * Where a case stands after its last clear, or without one after its last repair.
  * @param prior chance that what was done cured it.
  */
 export function proofView(state: CaseState, prior: number): ProofView {
   const { standing } = state;
-  const clear = lastClear(state);
   const units = unitProofs(state);
   const permanent = [
     ...new Set(
@@ -139,6 +175,8 @@ export function proofView(state: CaseState, prior: number): ProofView {
     ),
   ];
   const none = {
+    way: null,
+    isTold: false,
     returned: [],
     added: [],
     gone: null,
@@ -149,44 +187,72 @@ export function proofView(state: CaseState, prior: number): ProofView {
     notReady: [],
     unread: [],
     permanent,
+    ownProof: [],
+    fading: [],
     units,
   };
   if (standing.unknownClear && !standing.unknownClear.unit) return { status: 'unknown-outcome', ...none };
-  if (!clear) return { status: 'not-cleared', ...none };
   const places = placesOf(state);
-  const clearedAt = places.get(clear.entry.id) ?? 0;
-  const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > clearedAt);
-  const readAt = lastReadingAt(state, places);
+  const basis = proofBasis(state, places);
+  if (!basis) return { status: 'not-cleared', ...none };
+  const isByRepair = basis.way === 'repair';
+  const beganAt = places.get(basis.entry) ?? 0;
+  const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > beganAt);
+  const reading = lastReading(state);
+  const readAt = reading ? (places.get(reading.id) ?? -1) : -1;
   const isRead = (d: EntryOf<'drive'>) => (places.get(d.id) ?? -1) < readAt;
   const counted = drives.filter((d) => isRead(d) || d.cameBack === 'no');
-  const checks = selfChecksOf(clear);
+  const ownProof = ownProofOf(state, basis, places);
+  const checks = selfChecksOf(basis.was);
   const open = standing.monitors
     .filter((m) => m.clearedBy === null && m.monitor.span === 'since-clear' && !m.monitor.complete)
     .map((m) => m.monitor);
-  const waitingFor = checks.filter(
-    (check) => !hasRun(check, state, counted.length, clear.readSince !== null),
-  );
+  // What the car has proven by itself waits for nothing; and without a clear, what ran since the last one says nothing.
+  const waitingFor =
+    ownProof.length > 0
+      ? []
+      : checks.filter(
+          (check) =>
+            !hasRun(
+              check,
+              isByRepair ? [] : toldOf(standing, check),
+              counted.length,
+              basis.readSince !== null,
+            ),
+        );
   const isWaitedFor = (m: MonitorStatus) => waitingFor.some((c) => c.monitors.includes(m.monitor));
   const share = Math.min(1, ...checks.map((c) => RUNS_SHARE[c.within]));
-  const showsOf = (list: readonly EntryOf<'drive'>[]) =>
-    list.map((d) => SHOWS_PER_TRIP[d.metConditions] * share);
-  const returned = codesIn(clear.returned);
-  const hasReturned = returned.length > 0 || clear.droveBack !== null;
-  const unread = unreadParts(standing, PROVING);
-  const hidden =
-    showsOf(counted.filter(isRead)).reduce((p, q) => p * (1 - q), 1) *
-    lampStaysOut(showsOf(counted.filter((d) => !isRead(d))));
+  const seen = reading?.via === 'hand' ? TYPED_SHOWS : 1;
+  const showsOf = (list: readonly EntryOf<'drive'>[], seenShare: number) =>
+    list.map((d) => SHOWS_PER_TRIP[d.metConditions] * share * seenShare);
+  const hasReturned = basis.returned.length > 0 || basis.droveBack !== null;
+  const unread = unreadParts(standing, isByRepair ? ['confirmed', 'pending'] : PROVING).filter(
+    () => !isByRepair || basis.readSince === null,
+  );
+  const byDrives =
+    showsOf(counted.filter(isRead), seen).reduce((p, q) => p * (1 - q), 1) *
+    lampStaysOut(
+      showsOf(
+        counted.filter((d) => !isRead(d)),
+        1,
+      ),
+    );
+  const hidden = Math.min(byDrives, ...ownProof.map((p) => (1 - SHOWS_PER_TRIP.yes) ** PASSES[p]));
   const gone = hasReturned ? 0 : waitingFor.length > 0 ? null : goneGiven(prior, hidden);
   const base = {
-    returned,
-    added: codesIn(clear.added),
+    way: basis.way,
+    isTold: basis.way === 'told' || reading?.via === 'hand',
+    returned: [...basis.returned],
+    added: [...basis.added],
     gone,
     trips: counted.length,
     unseenTrips: drives.length - counted.length,
     waitingFor: hasReturned ? [] : waitingFor,
-    notReady: clear.readSince === null ? [] : open.filter((m) => !isWaitedFor(m)),
+    notReady: basis.readSince === null || isByRepair ? [] : open.filter((m) => !isWaitedFor(m)),
     unread,
     permanent,
+    ownProof: hasReturned ? [] : ownProof,
+    fading: isByRepair ? fadingCodes(state, basis, counted.length, ownProof.includes('lamp-went-out')) : [],
     units,
   };
   if (hasReturned) return { status: 'returned', ...base, needed: [] };
@@ -194,41 +260,49 @@ export function proofView(state: CaseState, prior: number): ProofView {
     gone === null
       ? []
       : LEVELS.map((level) => ({ level, trips: tripsUntil(level, gone, SHOWS_PER_TRIP.yes * share) }));
-  if (clear.readSince === null) return { status: 'read-again', ...base, needed };
-  const isProven = gone !== null && gone >= PROVEN && unread.length === 0 && counted.length > 0;
+  if (basis.readSince === null && !isByRepair) return { status: 'read-again', ...base, needed };
+  const isShown = counted.length > 0 || ownProof.length > 0;
+  const isProven = gone !== null && gone >= PROVEN && unread.length === 0 && isShown;
   return { status: isProven ? 'proven' : 'watching', ...base, needed };
 }
 
-/** Place of the last entry that read the confirmed and pending codes of a unit of the standard's; -1 where none did. */
-function lastReadingAt({ scans, standing }: CaseState, places: ReadonlyMap<string, number>): number {
-  const reading = scans.findLast(({ scan }) => {
-    const parts = [...scan.parts, ...partsHeld(scan)].filter(
-      (p) => isStandardUnit(standing, p.unit) && (p.state === 'known' || p.state === 'empty'),
-    );
-    return ['confirmed', 'pending'].every((part) => parts.some((p) => p.part === part));
-  });
-  return reading ? (places.get(reading.id) ?? -1) : -1;
+/** The last entry that read the confirmed and pending codes of a unit of the standard's. */
+function lastReading({ scans, standing }: CaseState): EntryOf<'scan'> | null {
+  return (
+    scans.findLast(({ scan }) => {
+      const parts = [...scan.parts, ...partsHeld(scan)].filter(
+        (p) => isStandardUnit(standing, p.unit) && (p.state === 'known' || p.state === 'empty'),
+      );
+      return ['confirmed', 'pending'].every((part) => parts.some((p) => p.part === part));
+    }) ?? null
+  );
 }
 
-/** The self-checks that find the codes which a clear has erased, each once. */
-function selfChecksOf({ erased }: ClearStanding): SelfCheck[] {
-  return [...new Set(erased.flatMap((e) => selfCheckOf(e.code.code) ?? []))];
+/** The self-checks that find these codes, each once. */
+function selfChecksOf(codes: ProofBasis['was']): SelfCheck[] {
+  return [...new Set(codes.flatMap((c) => selfCheckOf(c.code) ?? []))];
+}
+
+/** What the car tells of a self-check since the last clear. */
+function toldOf({ monitors: all }: Standing, { monitors }: SelfCheck): MonitorStatus[] {
+  return all
+    .filter(
+      (m) => m.clearedBy === null && m.monitor.span === 'since-clear' && monitors.includes(m.monitor.monitor),
+    )
+    .map((m) => m.monitor);
 }
 
 /**
- * Whether a self-check has run since the clear: as the car says where it was read, else whether it could have.
+ * Whether a self-check has run since the proof began: as the car says where it was read, else whether it could have.
  * @param trips drives since that say something. @param isRead whether the codes were read since.
  */
 function hasRun(
-  { monitors, within }: SelfCheck,
-  { standing }: CaseState,
+  { within }: SelfCheck,
+  told: readonly MonitorStatus[],
   trips: number,
   isRead: boolean,
 ): boolean {
-  const told = standing.monitors.filter(
-    (m) => m.clearedBy === null && m.monitor.span === 'since-clear' && monitors.includes(m.monitor.monitor),
-  );
-  if (told.some((m) => !m.monitor.complete)) return false;
+  if (told.some((m) => !m.complete)) return false;
   switch (within) {
     case 'key-on':
       return isRead || trips > 0;

@@ -18,6 +18,6 @@ export function cameBackAfter(state: CaseState, repair: string, until: string | 
   const isWithin = (id: string) => placeOf(id) > placeOf(repair) && placeOf(id) < to;
   if (state.drives.some((d) => d.cameBack === 'yes' && isWithin(d.id))) return true;
   return state.standing.clears.some(
-    (c) => !c.entry.unit && isWithin(c.entry.id) && c.returned.some((r) => isWithin(r.entry)),
+    (c) => c.unit === null && isWithin(c.entry) && c.returned.some((r) => isWithin(r.entry)),
   );
 }

@@ -4,10 +4,14 @@ export {
   goneGiven,
   lampStaysOut,
   lastClear,
+  proofBasis,
   proofView,
   tripsUntil,
   type ProofView,
+  type ProofWay,
 } from './after-clear.ts';
+export type { FadingCode } from './fading.ts';
+export type { OwnProof } from './own-proof.ts';
 export { cameBackAfter, placesOf } from './came-back.ts';
 export {
   CLEAR_START,

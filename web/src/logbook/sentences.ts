@@ -1,5 +1,5 @@
 import type { Assessment } from '@pincer/core/assess';
-import { LAMPS, LAMP_MODE_WORDS, NOT_DONE_WORDS, type Entry } from '@pincer/core/case';
+import { LAMPS, LAMP_MODE_WORDS, NOT_DONE_WORDS, type ClearedBy, type Entry } from '@pincer/core/case';
 import { stepSentence } from '@pincer/core/link';
 import { milOf } from '@pincer/core/obd';
 import { takenText } from '@pincer/core/meter';
@@ -36,6 +36,11 @@ const PART_WORDS = {
   file: 'Reading from a file',
   hand: 'Written down by hand',
 } as const;
+const CLEARED_BY_WORDS = {
+  'hand-held': 'with a hand-held reader',
+  workshop: 'by a {workshop}',
+  somebody: 'by somebody else',
+} as const satisfies Record<ClearedBy, string>;
 /** One entry of the log as a plain sentence. */
 export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'procedures'> | null): string {
   switch (entry.kind) {
@@ -91,6 +96,8 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     }
     case 'clear-asked':
       return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;
+    case 'clear-told':
+      return `The codes were cleared ${CLEARED_BY_WORDS[entry.by]}.`;
     case 'battery-off':
       return 'The battery’s negative cable was off.';
     case 'clear':

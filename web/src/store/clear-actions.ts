@@ -28,6 +28,7 @@ const OVERTAKES: ReadonlySet<Entry['kind']> = new Set([
   'scan',
   'clear',
   'clear-asked',
+  'clear-told',
   'retracted',
   'battery-off',
 ]);
@@ -201,7 +202,7 @@ function letTimePass(caseId: string): AppThunk<Promise<void>> {
 }
 
 /** Entries of this page itself that overtake: its own clears are what the way is for. */
-const OWN_OVERTAKES: ReadonlySet<Entry['kind']> = new Set(['scan', 'retracted', 'battery-off']);
+const OWN_OVERTAKES: ReadonlySet<Entry['kind']> = new Set(['scan', 'retracted', 'battery-off', 'clear-told']);
 
 /** An entry was added: does it overtake the way to a clear? @param isOwn whether this page has made it. */
 function noticeEntry(caseId: string, entry: Entry, isOwn: boolean): AppThunk<Promise<void>> {
