@@ -39,6 +39,7 @@ test('codes typed from a borrowed reader: impossible digits are closed, the mean
   await expect(page.getByText('Written down by hand.')).toBeVisible();
   // Not a full reading: it never opens the way to a clear.
   await station(page, 'Prove');
+  await page.getByRole('radio', { name: 'This adapter' }).click();
   await expect(page.getByText('Not yet: read everything first.')).toBeVisible();
 });
 

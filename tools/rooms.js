@@ -58,12 +58,13 @@ export const WEB_ARROWS = {
   accepted: ['store', 'ui'],
   practice: ['store', 'ui'],
   typed: ['store', 'ui'],
+  waiting: ['store', 'ui'],
   settings: ['store', 'ui'],
   reference: ['store', 'ui', 'workers'],
   garage: ['accepted', 'store', 'ui'],
   logbook: ['store', 'ui'],
   shell: ['logbook', 'reference', 'stations', 'store', 'ui'],
-  stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'workers'],
+  stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'waiting', 'workers'],
 };
 
 /** Stations know the frame around them and not each other; `station.tsx` alone, which picks one, knows them all. */

@@ -22,6 +22,7 @@ import {
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
+import { closingView, type ClosingView } from './closing.ts';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
 import { firstStep, type FirstStep } from './first-step.ts';
@@ -72,6 +73,7 @@ export interface Assessment {
   procedures: ProcedureView[];
   judgements: Judgement[];
   proof: ProofView;
+  closing: ClosingView;
   stations: StationView[];
 }
 
@@ -195,6 +197,7 @@ export function assess(
     procedures: repairs,
     judgements: [...told.judgements],
     proof,
+    closing: closingView(state, proof),
     stations: stationViews(state, {
       groups: groups.length,
       leftOver: leftOver.length,

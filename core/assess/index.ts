@@ -1,4 +1,5 @@
 export { assess, type Assessment } from './assess.ts';
+export type { ClosingView } from './closing.ts';
 export { codePage, type CodePage } from './code-page.ts';
 export { engineOf } from './engine-of.ts';
 export { handover, handoverText, type Handover } from './handover.ts';

@@ -52,6 +52,7 @@ export { MIGRATIONS, assertMigrations, migrate, type Migration } from './migrati
 export {
   WHOLE_LISTS,
   findInText,
+  isFullByHand,
   isNothingInText,
   scanOfFindings,
   type FoundCode,

@@ -131,8 +131,8 @@ export function isNothingInText({ codes, vin, values, monitors }: PastedFindings
   return codes.length + values.length + monitors.length === 0 && vin === null;
 }
 
-/** Lists of codes of which a reader can be said to show no more than was typed. */
-export const WHOLE_LISTS = ['confirmed', 'pending', 'permanent'] as const;
+/** Parts of which a reader can be said to show no more than was typed. */
+export const WHOLE_LISTS = ['confirmed', 'pending', 'permanent', 'freeze-frames'] as const;
 export type WholeList = (typeof WHOLE_LISTS)[number];
 
 /**
@@ -188,4 +188,15 @@ export function scanOfFindings(findings: PastedFindings, whole: readonly WholeLi
         .map((part) => ({ unit: NO_SOURCE, part, state: 'empty' as const })),
     ],
   };
+}
+
+/** Parts that a reading by hand must have told whole to count as a full one; not every reader shows permanent codes. */
+const FULL = ['confirmed', 'pending', 'freeze-frames'] as const;
+
+/** Whether a typed reading is a full one: codes and stored conditions told to be all there is, and self-checks. */
+export function isFullByHand({ parts }: Scan): boolean {
+  return (
+    FULL.every((part) => parts.some((p) => p.part === part && (p.state === 'empty' || p.isAll))) &&
+    parts.some((p) => p.part === 'readiness' && p.state === 'known')
+  );
 }

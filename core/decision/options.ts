@@ -240,9 +240,9 @@ function addGates(
   if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'No single cause stands out yet.' });
 }
 
-/** Whether a full scan stands: taken by the adapter, and not overtaken by a clear. */
+/** Whether a full scan stands: by the adapter or typed part by part, and not overtaken by a clear. */
 function hasFullScan({ scans, standing }: CaseState): boolean {
-  const last = scans.findLast((s) => s.via === 'adapter' && s.isComplete);
+  const last = scans.findLast((s) => s.via !== 'file' && s.isComplete);
   return last !== undefined && standing.clears.every((c) => c.unit !== null || c.at < last.at);
 }
 

@@ -156,7 +156,7 @@ describe('without clearing', () => {
       repaired,
       ...fails.flatMap((f): Step[] => {
         unit.trip(f);
-        return [{ ...good, cameBack: 'unknown' } as Step, scanEntry(unit.read())];
+        return [{ ...good, cameBack: 'unknown' }, scanEntry(unit.read())];
       }),
     ];
   };

@@ -113,6 +113,6 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'retracted':
       return `An entry was struck out: ${entry.reason}`;
     case 'closed':
-      return `Closed: ${CLOSE_WORDS[entry.outcome]}.${entry.note ? ` ${entry.note}` : ''}`;
+      return `Closed: ${CLOSE_WORDS[entry.outcome]}${entry.isProven === false ? ', not proven' : ''}.${entry.note ? ` ${entry.note}` : ''}`;
   }
 }

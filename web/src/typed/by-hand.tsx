@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { scanOfFindings, type PastedFindings } from '@pincer/core/case';
+import { isFullByHand, scanOfFindings, type PastedFindings, type WholeList } from '@pincer/core/case';
 import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { Dialog } from '../ui/dialog.tsx';
@@ -26,11 +26,11 @@ function addedWords({ codes, values, monitors, vin }: PastedFindings): string {
 export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const [isPasting, setPasting] = useState(false);
-  const add = async (findings: PastedFindings) => {
-    // What a reader's screen showed is never a full scan, so it never opens the way to a clear.
-    const scan = scanOfFindings(findings);
+  const add = async (findings: PastedFindings, whole: readonly WholeList[] = []) => {
+    // A full one by hand counts as full, and still opens no way to a clear by the adapter: that wants its own reading.
+    const scan = scanOfFindings(findings, whole);
     const { isSaved } = await dispatch(
-      addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: false, scan }),
+      addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: isFullByHand(scan), scan }),
     );
     if (isSaved) toast(addedWords(findings));
     onClose();

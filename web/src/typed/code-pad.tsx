@@ -4,14 +4,17 @@ import {
   READER_CHECKS,
   READER_VALUES,
   READER_WORDS,
+  WHOLE_LISTS,
   readerNumber,
   stateOfWord,
   type FoundCode,
   type FoundMonitor,
   type FoundValue,
   type PastedFindings,
+  type WholeList,
 } from '@pincer/core/case';
 import { CODE_STATE_MEANS } from '@pincer/core/assess';
+import type { CodeState } from '@pincer/core/obd';
 import { explainCode } from '@pincer/core/codes';
 import { useAppDispatch } from '../store/store.ts';
 import { useDraft } from '../store/use-draft.ts';
@@ -29,6 +32,8 @@ interface Typed {
   word: string;
   codes: { code: string; word: string }[];
   conditions: TypedConditions;
+  /** Parts of which the reader shows no more; missing in what an older page has kept. */
+  whole?: WholeList[];
 }
 const EMPTY: Typed = { text: '', word: 'stored', codes: [], conditions: { values: {}, checks: {} } };
 const isTyped = (v: unknown): v is Typed =>
@@ -55,13 +60,61 @@ function checksOf(typed: TypedConditions): FoundMonitor[] {
   });
 }
 
+const NONE_WORDS: Readonly<Record<WholeList, { none: string; more: string }>> = {
+  confirmed: { none: 'No stored codes', more: 'No other stored codes' },
+  pending: { none: 'No pending codes', more: 'No other pending codes' },
+  permanent: { none: 'No permanent codes', more: 'No other permanent codes' },
+  'freeze-frames': { none: 'No stored conditions', more: 'No more stored conditions' },
+};
+
+/** What the reader does not show, part by part: only then is it known that there is none. */
+function WholeLists({
+  typed,
+  hasConditions,
+  whole,
+  onChange,
+}: {
+  typed: readonly CodeState[];
+  hasConditions: boolean;
+  whole: readonly WholeList[];
+  onChange: (whole: WholeList[]) => void;
+}) {
+  return (
+    <fieldset className="border-t border-line pt-2">
+      <legend className="sr-only">What the reader does not show</legend>
+      <p>
+        <b>What does it not show?</b>{' '}
+        <span className="text-ink-2">Tick only what you looked for on its screen.</span>
+      </p>
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        {WHOLE_LISTS.map((part) => {
+          const isTyped = part === 'freeze-frames' ? hasConditions : typed.includes(part);
+          return (
+            <label key={part} className="inline-flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={whole.includes(part)}
+                onChange={(e) =>
+                  onChange(e.target.checked ? [...whole, part] : whole.filter((w) => w !== part))
+                }
+              />
+              {NONE_WORDS[part][isTyped ? 'more' : 'none']}
+            </label>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
+
 /** A pad for codes, one touch a digit; digits that cannot be are closed. The meaning shows while typing. */
 export function CodePad({
   caseId,
   onAdd,
 }: {
   caseId: string;
-  onAdd: (findings: PastedFindings) => Promise<void>;
+  onAdd: (findings: PastedFindings, whole: readonly WholeList[]) => Promise<void>;
 }) {
   const tell = useTell();
   const dispatch = useAppDispatch();
@@ -100,12 +153,13 @@ export function CodePad({
       line: 1,
       text: c.code,
     }));
-    await onAdd({ codes, vin: null, values, monitors });
+    await onAdd({ codes, vin: null, values, monitors }, whole);
     dispatch(keepDraft(key, null));
   };
   const values = valuesOf(typed.conditions);
   const monitors = checksOf(typed.conditions);
-  const others = values.length + monitors.length;
+  const whole = typed.whole ?? [];
+  const others = values.length + monitors.length + whole.length;
   const explained = isWhole ? explainCode(text) : null;
   return (
     <div className="space-y-3">
@@ -204,6 +258,12 @@ export function CodePad({
         </ul>
       ) : null}
       <PadConditions typed={typed.conditions} onChange={(conditions) => setTyped({ ...typed, conditions })} />
+      <WholeLists
+        typed={typed.codes.flatMap((c) => stateOfWord(c.word) ?? [])}
+        hasConditions={values.length > 0}
+        whole={whole}
+        onChange={(next) => setTyped({ ...typed, whole: next })}
+      />
       <button
         type="button"
         className={BUTTON.solid}

@@ -2,10 +2,9 @@ import { ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
 import type { ClearState, ClearedSoFar, ShutReason } from '@pincer/core/proof';
 import { askToClear, clearStateOf, confirmReady } from '../../store/clear-actions.ts';
-import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
-import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { BUTTON } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
@@ -108,10 +107,7 @@ export function ClearGuard() {
   const busy = busyWords(clear);
   const shut = clear.at === 'shut' ? SHUT[clear.why] : null;
   return (
-    <section aria-labelledby="clear" className={`${SHEET} space-y-3 p-4`}>
-      <h3 id="clear" className="text-lg">
-        1 · Clear
-      </h3>
+    <div className="space-y-3">
       <div aria-live="polite" className="space-y-3">
         {shut ? (
           <Notice
@@ -243,29 +239,6 @@ export function ClearGuard() {
           )}
         </>
       ) : null}
-      <BatteryOff />
-    </section>
-  );
-}
-
-/** The other way in which a memory is lost: told, not done. */
-function BatteryOff() {
-  const { record } = useCase();
-  const dispatch = useAppDispatch();
-  return (
-    <details>
-      <summary className="flex min-h-11 items-center font-semibold">The battery was off instead</summary>
-      <p className="text-[15px]">
-        With the earth lead off, learned values and self-checks are lost; the codes often stay. Note it here
-        so that what was known before is not taken for what is known now, then read again.
-      </p>
-      <button
-        type="button"
-        className={`${BUTTON.own} mt-2`}
-        onClick={() => void dispatch(addRecord(record.id, { kind: 'battery-off' }))}
-      >
-        + The battery was disconnected
-      </button>
-    </details>
+    </div>
   );
 }

@@ -1,0 +1,62 @@
+import type { CaseState } from '@pincer/core/case';
+import { causeById } from '@pincer/core/knowledge';
+import type { ProofView } from '@pincer/core/proof';
+import { atCylinder } from '@pincer/core/diagnosis';
+
+/** What closing a case as fixed asks for. */
+export interface ClosingView {
+  isProven: boolean;
+  /** Why it cannot be closed as fixed now; null where it can. */
+  fixedBlocked: string | null;
+  /** What the proof still lacks, where it is not proven: it can be closed all the same, as unproven. */
+  lacks: string | null;
+  /** What was repaired, the last first: one of them was probably it. */
+  causes: { id: string; title: string }[];
+  /** What the repairs cost together, as recorded; null where none was told. */
+  cost: number | null;
+}
+
+/** The engine lamp as it is known last: what the car commands counts, else what the owner saw. */
+function whyLit({ standing }: CaseState): string | null {
+  if (standing.mils.some((m) => m.clearedBy === null && m.mil.on))
+    return 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.';
+  const seen = standing.lamps.get('engine');
+  const isOvertaken = standing.mils.some((m) => m.clearedBy === null && seen && m.word.at > seen.at);
+  if (seen && seen.clearedBy === null && seen.mode !== 'out' && !isOvertaken)
+    return 'By your last answer the engine light is on. Say at Warning light that it is off, if it is.';
+  return null;
+}
+
+/** @param proof of the same case. */
+export function closingView(state: CaseState, proof: ProofView): ClosingView {
+  const isProven = proof.status === 'proven';
+  const costs = state.repairs.flatMap((r) => r.cost ?? []);
+  const ids = [...new Set(state.repairs.map((r) => r.cause).reverse())];
+  return {
+    isProven,
+    fixedBlocked:
+      proof.status === 'returned' ? 'The fault has come back since: it is not fixed.' : whyLit(state),
+    lacks: isProven ? null : lacksOf(proof),
+    causes: ids.flatMap((id) => {
+      const [base = '', place] = id.split(':');
+      const cause = causeById(base);
+      return cause
+        ? [{ id, title: atCylinder(cause.title, place === undefined ? null : Number(place)) }]
+        : [];
+    }),
+    cost: costs.length > 0 ? costs.reduce((a, b) => a + b, 0) : null,
+  };
+}
+
+function lacksOf({ status, unread, waitingFor, needed, gone }: ProofView): string {
+  if (status === 'not-cleared' || status === 'unknown-outcome')
+    return 'Nothing shows yet that the fault is gone.';
+  if (status === 'read-again') return 'The codes were not read since.';
+  const [check] = waitingFor;
+  if (check) return `The self-check “${check.name}” has not run since.`;
+  if (unread.length > 0) return 'Not everything was read since.';
+  const drives = needed.find((n) => n.level === 0.95)?.trips ?? 0;
+  return gone === null || drives === 0
+    ? 'No drive since shows that it stays away.'
+    : `${drives} more good ${drives === 1 ? 'drive' : 'drives'} would make it 95 % sure.`;
+}

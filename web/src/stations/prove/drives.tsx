@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Answered } from '@pincer/core/case';
+import type { ProofView } from '@pincer/core/proof';
+import { record as addRecord } from '../../store/logbook-actions.ts';
+import { useAppDispatch } from '../../store/store.ts';
+import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { Segments } from '../../ui/segments.tsx';
+import { useCase } from '../case-context.ts';
+
+const ANSWERS: readonly { id: Answered; title: string }[] = [
+  { id: 'yes', title: 'Yes' },
+  { id: 'no', title: 'No' },
+  { id: 'unknown', title: 'Don’t know' },
+];
+
+/** Drives since, as the owner tells them, and how many are still needed. */
+export function Drives({ proof }: { proof: ProofView }) {
+  const { record, assessment } = useCase();
+  const dispatch = useAppDispatch();
+  const [met, setMet] = useState<Answered>('unknown');
+  const [back, setBack] = useState<Answered>('no');
+  const isAtGoal = proof.status === 'proven';
+  const add = async () => {
+    const { isSaved } = await dispatch(
+      addRecord(record.id, { kind: 'drive', metConditions: met, cameBack: back }),
+    );
+    if (isSaved) toast('Drive recorded.');
+  };
+  return (
+    <section aria-labelledby="drives" className={`${SHEET} space-y-3 p-4`}>
+      <h3 id="drives" className="text-lg">
+        3 · Drive and watch
+      </h3>
+      <p className="text-ink-2">
+        Never read or type while driving; a passenger does it. Drives under the conditions that brought on the
+        fault count most.
+      </p>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <span>Same conditions as when it came?</span>
+        <Segments
+          label="Same conditions as when it came?"
+          options={ANSWERS}
+          value={met}
+          onChange={setMet}
+          tone="own"
+        />
+      </div>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <span>Did it come back?</span>
+        <Segments label="Did it come back?" options={ANSWERS} value={back} onChange={setBack} tone="own" />
+      </div>
+      <button
+        type="button"
+        className={BUTTON.own}
+        disabled={proof.status === 'not-cleared' && proof.units.length === 0 && !assessment.quiet}
+        onClick={() => void add()}
+      >
+        + Record this drive
+      </button>
+      {isAtGoal ? (
+        <p>
+          <b>The goal is reached.</b> No more drives are needed: close the case.
+        </p>
+      ) : null}
+      {proof.needed.length > 0 && !isAtGoal ? (
+        <table className="w-full text-left">
+          <caption className="text-left text-[15px] text-ink-2">
+            Good drives under the same conditions still needed
+          </caption>
+          <tbody>
+            {proof.needed.map((n) => (
+              <tr key={n.level} className="border-t border-line">
+                <th scope="row" className="py-1 font-normal">
+                  {Math.round(n.level * 100)} % sure
+                </th>
+                <td className="py-1 text-right font-mono">{n.trips === 0 ? 'reached' : n.trips}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+    </section>
+  );
+}
