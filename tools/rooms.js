@@ -18,11 +18,13 @@ export const CORE_ARROWS = {
   urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
   decision: ['case', 'diagnosis', 'urgency', 'vehicle'],
   proof: ['case', 'knowledge', 'link', 'obd'],
+  inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   assess: [
     'case',
     'codes',
     'decision',
     'diagnosis',
+    'inspection',
     'knowledge',
     'meter',
     'obd',
@@ -61,10 +63,22 @@ export const WEB_ARROWS = {
   waiting: ['store', 'ui'],
   settings: ['store', 'ui'],
   reference: ['store', 'ui', 'workers'],
-  garage: ['accepted', 'store', 'ui'],
+  garage: ['accepted', 'inspection', 'store', 'ui'],
+  inspection: ['store', 'ui'],
   logbook: ['store', 'ui'],
   shell: ['logbook', 'reference', 'stations', 'store', 'ui'],
-  stations: ['accepted', 'logbook', 'practice', 'store', 'transports', 'typed', 'ui', 'waiting', 'workers'],
+  stations: [
+    'accepted',
+    'inspection',
+    'logbook',
+    'practice',
+    'store',
+    'transports',
+    'typed',
+    'ui',
+    'waiting',
+    'workers',
+  ],
 };
 
 /** Stations know the frame around them and not each other; `station.tsx` alone, which picks one, knows them all. */

@@ -22,6 +22,7 @@ import {
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
+import { inspectionView, type InspectionView } from '@pincer/core/inspection';
 import { closingView, type ClosingView } from './closing.ts';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
@@ -74,6 +75,8 @@ export interface Assessment {
   judgements: Judgement[];
   proof: ProofView;
   closing: ClosingView;
+  /** Whether it would pass an inspection; null for electric vehicles. */
+  inspection: InspectionView | null;
   stations: StationView[];
 }
 
@@ -198,6 +201,7 @@ export function assess(
     judgements: [...told.judgements],
     proof,
     closing: closingView(state, proof),
+    inspection: inspectionView(state, vehicle, now),
     stations: stationViews(state, {
       groups: groups.length,
       leftOver: leftOver.length,

@@ -40,7 +40,6 @@ const FACTS: ReadonlySet<Entry['kind']> = new Set([
   'clear-told',
   'battery-off',
   'repair',
-  'drive',
 ]);
 const DECIDING: ReadonlySet<Entry['kind']> = new Set(['lamp', 'observation', 'scan', 'check']);
 
@@ -56,7 +55,8 @@ function countingIn(all: readonly Entry[]): Pick<CaseState, 'entries' | 'retract
 function closingIn(entries: readonly Entry[]): EntryOf<'closed'> | null {
   const at = entries.findLastIndex((e) => e.kind === 'closed');
   const closing = entries[at];
-  return closing?.kind === 'closed' && !entries.slice(at + 1).some((e) => FACTS.has(e.kind)) ? closing : null;
+  const isNew = (e: Entry): boolean => FACTS.has(e.kind) || (e.kind === 'drive' && e.cameBack === 'yes');
+  return closing?.kind === 'closed' && !entries.slice(at + 1).some(isNew) ? closing : null;
 }
 
 /** The closing of a case, as {@link foldCase} has it: a list of many cases asks for no more of each. */

@@ -65,6 +65,8 @@ export const vehicleSchema = z.object({
   /** ISO dates. */
   warrantyEnds: z.string().optional(),
   inspectionDue: z.string().optional(),
+  /** Kind of inspection rule, where the owner has chosen one; see the inspection room. */
+  inspectionRule: z.string().optional(),
   usualTrips: z.array(tripSchema).optional(),
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
   makerCodes: makerCodesSchema.optional(),

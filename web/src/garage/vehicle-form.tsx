@@ -195,7 +195,7 @@ export function VehicleForm({
   ) => (
     <label className="block">
       <span className="font-semibold">{label}</span>
-      {hint ? <span className="block text-[14px] text-ink-2">{hint}</span> : null}
+      {hint ? <span className="block text-[14px] text-ink-2">{tell(hint)}</span> : null}
       <input
         className={`${FIELD} ${name === 'vin' ? 'font-mono uppercase tracking-wider' : ''}`}
         type={type}

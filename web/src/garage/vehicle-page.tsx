@@ -1,14 +1,16 @@
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { socketCoverage } from '@pincer/core/vehicle';
+import { socketCoverage, type Vehicle } from '@pincer/core/vehicle';
 import { putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
+import { InspectionPanel } from '../inspection/inspection-panel.tsx';
 import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
+import { useAssessment } from '../store/use-assessment.ts';
 import { useTell } from '../store/use-tell.ts';
 
 /** All that is known of one vehicle, to look at and to change. */
@@ -53,13 +55,14 @@ export function VehiclePage() {
             submit="Save changes"
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
-              const { acceptedCodes, makerCodes, moduleMap } = vehicle;
+              const { acceptedCodes, makerCodes, moduleMap, inspectionRule } = vehicle;
               const isSaved = await dispatch(
                 putVehicle({
                   ...next,
                   ...(acceptedCodes ? { acceptedCodes } : {}),
                   ...(makerCodes ? { makerCodes } : {}),
                   ...(moduleMap ? { moduleMap } : {}),
+                  ...(inspectionRule ? { inspectionRule } : {}),
                 }),
               );
               if (isSaved) toast('Saved.');
@@ -68,6 +71,7 @@ export function VehiclePage() {
           />
         </section>
         <div className="space-y-4">
+          <LatestInspection vehicle={vehicle} />
           <section className={`${SHEET} p-4`} aria-labelledby="accepted">
             <h2 id="accepted" className="mb-2 text-lg">
               Known and accepted codes
@@ -105,4 +109,15 @@ export function VehiclePage() {
       </div>
     </main>
   );
+}
+
+/** Whether it would pass, as its latest case knows it. */
+function LatestInspection({ vehicle }: { vehicle: Vehicle }) {
+  const cases = useAppSelector((s) => s.logbook.cases);
+  const latest = Object.values(cases)
+    .filter((c) => c.vehicle === vehicle.id)
+    .sort((a, b) => b.openedAt.localeCompare(a.openedAt))[0];
+  const assessed = useAssessment(latest, vehicle);
+  if (assessed.status !== 'ready' || !assessed.assessment.inspection) return null;
+  return <InspectionPanel view={assessed.assessment.inspection} vehicle={vehicle} isOpen />;
 }

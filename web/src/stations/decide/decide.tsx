@@ -1,6 +1,7 @@
 import { Lock } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import type { Option, OptionId } from '@pincer/core/decision';
+import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -18,7 +19,7 @@ const AFTER: Readonly<Record<OptionId, string>> = {
 
 /** Repair it, clear it and watch, or get help: three choices side by side. */
 export function Decide() {
-  const { record, assessment, state } = useCase();
+  const { record, vehicle, assessment, state } = useCase();
   const tell = useTell();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -104,6 +105,7 @@ export function Decide() {
           ))}
         </ul>
       </section>
+      {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
     </StationPage>
   );
 }

@@ -16,7 +16,7 @@ const ANSWERS: readonly { id: Answered; title: string }[] = [
 
 /** Drives since, as the owner tells them, and how many are still needed. */
 export function Drives({ proof }: { proof: ProofView }) {
-  const { record, assessment } = useCase();
+  const { record, assessment, state } = useCase();
   const dispatch = useAppDispatch();
   const [met, setMet] = useState<Answered>('unknown');
   const [back, setBack] = useState<Answered>('no');
@@ -58,7 +58,7 @@ export function Drives({ proof }: { proof: ProofView }) {
       >
         + Record this drive
       </button>
-      {isAtGoal ? (
+      {isAtGoal && !state.closed ? (
         <p>
           <b>The goal is reached.</b> No more drives are needed: close the case.
         </p>

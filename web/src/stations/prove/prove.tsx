@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { CaseState } from '@pincer/core/case';
 import type { Assessment } from '@pincer/core/assess';
 import type { ProofView } from '@pincer/core/proof';
+import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { scanCar, stopLink } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -20,7 +21,7 @@ import { Ways } from './ways.tsx';
 
 /** Clear, guarded; read again; drive; and how sure it is that the fault is gone. */
 export function Prove() {
-  const { record, assessment, state } = useCase();
+  const { record, vehicle, assessment, state } = useCase();
   const { proof } = assessment;
   const link = useAppSelector((s) => s.link);
   const dispatch = useAppDispatch();
@@ -66,6 +67,7 @@ export function Prove() {
         <Drives proof={proof} />
         {isMine ? <StandInPanel /> : null}
       </div>
+      {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
       <CloseCase />
       {isTyping ? <ByHand caseId={record.id} onClose={() => setTyping(false)} /> : null}
     </StationPage>

@@ -5,6 +5,7 @@ import type { ClearedLately, EntryOf } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import { compareVins, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
+import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { cutScan, scanCar, stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
@@ -153,6 +154,7 @@ export function Read() {
             </Stored>
             <Monitors reading={known} />
           </div>
+          {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
           <OnBoardTests {...onBoardTests(state)} />
           <Identity reading={known} vehicle={vehicle} />
           <Judged reading={known} judgements={assessment.judgements} />

@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { example, expectAccessible } from './helpers.ts';
+
+test('the inspection: which rule, why it would fail, the drives to get there, and a calendar file', async ({
+  page,
+}) => {
+  await example(page);
+  await page.getByText('Looked at before buying').click();
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: /Prove it/ })
+    .click();
+  await page.getByText('Inspection', { exact: true }).click();
+  await page.getByLabel('Rule').selectOption({ label: 'Socket read, hardly any self-check may be open' });
+  await expect(page.getByText(/^Open: .* for a \d{4} model\.$/)).toBeVisible();
+  await expect(page.getByText(/^One extra drive:/)).toBeVisible();
+  await expect(page.getByText('Check your local rule:')).toBeVisible();
+  await expectAccessible(page);
+  // Chosen once, it is the vehicle’s: the other stations and the vehicle’s page say the same.
+  for (const name of [/Read/, /Decide/]) {
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click();
+    await expect(page.locator('summary', { hasText: 'Inspection' })).toContainText('would fail');
+  }
+});
+
+test('a usual trip makes a plan by day, which can be taken along as a calendar file', async ({ page }) => {
+  await example(page);
+  await page.goto('/vehicle/veh_pippin');
+  await page.getByRole('button', { name: 'A trip' }).click();
+  await page.getByLabel('Destination').fill('To the mill');
+  await page.getByLabel('Road').selectOption('country');
+  for (const [label, value] of [
+    ['Minutes', '35'],
+    ['Length, km', '30'],
+    ['Times a week', '5'],
+  ] as const)
+    await page.getByLabel(label).fill(value);
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await page.getByText('Looked at before buying').click();
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: /Prove it/ })
+    .click();
+  await page.getByText('Inspection', { exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Drives that let the open self-checks run' })).toBeVisible();
+  await expect(page.getByText(/To the mill: Make it the first drive after a night/).first()).toBeVisible();
+  await expect(page.getByText(/Ready on .* at the earliest/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as calendar file' }).click();
+  const file = readFileSync(await (await download).path(), 'utf8');
+  expect(file).toMatch(/^BEGIN:VCALENDAR/);
+  expect(file).toContain('To the mill');
+  expect(file).not.toContain('{');
+});
