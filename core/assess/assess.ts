@@ -235,6 +235,9 @@ function afterClear(
 /** Chance that a repair of the right part was done well. Judged: one in ten is not, or the new part is not sound. */
 const WELL_DONE = 0.9;
 
+/** Chance that a repair which no list here knows was the right one, by who did it. Judged. */
+const OTHER_REPAIR = { owner: 0.5, friend: 0.5, workshop: 0.9 } as const;
+
 /**
  * Chance that what was done cured it, as it was known when it was done: the chances of the causes repaired, or at the
  * clear of those that pass by themselves. What was found before counts with it; what comes later says whether the fault
@@ -251,5 +254,7 @@ function cureAtRepair(state: CaseState, vehicle: Vehicle, instances: readonly Ca
     const isCured = repaired.size > 0 ? repaired.has(instance.id) : instance.cause.isPassing;
     if (isCured) cured += marginals[i] ?? 0;
   });
+  for (const { cause, by } of state.repairs)
+    if (cause === 'other') cured = Math.max(cured, OTHER_REPAIR[by ?? 'owner']);
   return Math.min(0.98, Math.max(0.05, cured)) * (repaired.size > 0 ? WELL_DONE : 1);
 }

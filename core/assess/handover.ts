@@ -1,4 +1,11 @@
-import { LAMP_MODE_WORDS, NOT_DONE_WORDS, unreadParts, type CaseState, type Owner } from '@pincer/core/case';
+import {
+  LAMP_MODE_WORDS,
+  NOT_DONE_WORDS,
+  unreadParts,
+  type CaseState,
+  type EntryOf,
+  type Owner,
+} from '@pincer/core/case';
 import { atCylinder } from '@pincer/core/diagnosis';
 import { causeById } from '@pincer/core/knowledge';
 import type { ScanPart } from '@pincer/core/obd';
@@ -76,7 +83,8 @@ function titleOfCheck(instance: string, vehicle: Vehicle): string {
 }
 
 /** What was repaired, such as `coil:2`, whether or not it is still among the likely causes. */
-function titleOfRepair(instance: string): string {
+function titleOfRepair({ cause: instance, title: own }: EntryOf<'repair'>): string {
+  if (own !== undefined) return own;
   const [id = '', place] = instance.split(':');
   const title = causeById(id)?.repair.title;
   return title === undefined ? 'A repair' : atCylinder(title, place === undefined ? null : Number(place));
@@ -141,9 +149,7 @@ export function handover(
   const { facts, codes, causes, judgements, none } = assessment;
   const of = (kind: string) => facts.filter((f) => f.kind === kind);
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
-  const repairs = state.repairs.map((r) =>
-    sentence(`${titleOfRepair(r.cause)}${r.note ? `: ${r.note}` : ''}`),
-  );
+  const repairs = state.repairs.map((r) => sentence(`${titleOfRepair(r)}${r.note ? `: ${r.note}` : ''}`));
   const parts: HandoverPart[] = [
     { title: 'Vehicle', lines: vehicleLines(vehicle, owner, isNamed) },
     { title: 'Warning lights', lines: lampLines(state) },

@@ -1,4 +1,12 @@
-import { CAUSES, CAUTIONS, CHECKS, type CautionId } from '@pincer/core/knowledge';
+import {
+  CAUSES,
+  CAUTIONS,
+  CHECKS,
+  cautionsOf,
+  procedureOf,
+  type CautionId,
+  type Procedure,
+} from '@pincer/core/knowledge';
 import { GUIDED_STEPS } from '@pincer/core/signals';
 
 /** Everything that an owner may be told to do, with the cautions that stand beside it. */
@@ -10,6 +18,14 @@ interface Work {
   needsDriving: boolean;
 }
 
+/** Everything that a procedure tells to do. */
+const spoken = ({ steps, beforeCovers, stuck, afterwards }: Procedure): string[] => [
+  ...steps.map((s) => s.text),
+  ...beforeCovers,
+  ...(stuck === undefined ? [] : [stuck]),
+  ...afterwards,
+];
+
 const WORK: readonly Work[] = [
   ...CHECKS.map((c): Work => ({
     id: `check ${c.id}`,
@@ -20,8 +36,8 @@ const WORK: readonly Work[] = [
   })),
   ...CAUSES.map((c): Work => ({
     id: `repair ${c.id}`,
-    text: `${c.title}. ${c.repair.title}. ${c.repair.steps.join(' ')}`,
-    cautions: c.repair.cautions,
+    text: `${c.title}. ${c.repair.title}. ${spoken(procedureOf(c)).join(' ')}`,
+    cautions: cautionsOf(c),
     isLicensed: c.repair.isLicensed ?? false,
     needsDriving: false,
   })),

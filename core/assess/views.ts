@@ -17,7 +17,11 @@ import {
   SYSTEMS,
   TOOLS,
   TOOL_PRICES,
+  askFor,
+  cautionsOf,
+  procedureOf,
   type CautionId,
+  type Procedure,
   type ToolId,
 } from '@pincer/core/knowledge';
 import type { Measurement } from '@pincer/core/meter';
@@ -99,7 +103,10 @@ export interface ProcedureView {
   cost: number;
   tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
   cautions: string[];
-  steps: string[];
+  /** What to have ready, the steps, and what comes afterwards. */
+  guide: Procedure;
+  /** What to ask a workshop for, where the work is not for the owner. */
+  askFor: string[];
   isLicensed: boolean;
   probability: number;
 }
@@ -269,11 +276,17 @@ export function procedures(
         minutes: repair.ownerMinutes,
         cost: repairCost(instance, owner),
         tools: toolViews(repair.tools, owner),
-        cautions: cautionTexts(repair.cautions),
-        steps: repair.steps.map(fill),
+        cautions: cautionTexts(cautionsOf(instance.cause)),
+        guide: filled(procedureOf(instance.cause), fill),
+        askFor: [...askFor(instance.cause)],
         isLicensed: repair.isLicensed ?? false,
         probability: posterior.marginals[i] ?? 0,
       },
     ];
   });
+}
+
+/** A procedure with its cylinder named. */
+function filled(guide: Procedure, fill: (text: string) => string): Procedure {
+  return { ...guide, steps: guide.steps.map((s) => ({ ...s, text: fill(s.text) })) };
 }

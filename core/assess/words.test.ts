@@ -1,5 +1,14 @@
 import { FAILURES, GLOSSARY, describedCodes, explainCode } from '@pincer/core/codes';
-import { CAUSES, CAUTIONS, CHECKS, OBSERVATIONS, TOOLS } from '@pincer/core/knowledge';
+import {
+  CAUSES,
+  CAUTIONS,
+  CHECKS,
+  OBSERVATIONS,
+  TOOLS,
+  askFor,
+  procedureOf,
+  type Cause,
+} from '@pincer/core/knowledge';
 import { LAMPS } from '@pincer/core/case';
 import { FAILURE_CAUSES, FAILURE_STEPS, faultWords } from '@pincer/core/link';
 import { GUIDED_STEPS, RULES } from '@pincer/core/signals';
@@ -8,6 +17,18 @@ import { AMERICAN, tell, type Wording } from '@pincer/core/words';
 
 /** Every text that an owner may read out of the core, with where it stands. */
 type Text = readonly [where: string, text: string];
+
+/** All sentences of a repair. */
+function toldIn(cause: Cause): string[] {
+  const { steps, beforeCovers, stuck, afterwards } = procedureOf(cause);
+  return [
+    ...steps.flatMap((s) => [s.text, ...(s.slip === undefined ? [] : [s.slip])]),
+    ...beforeCovers,
+    ...(stuck === undefined ? [] : [stuck]),
+    ...afterwards,
+    ...askFor(cause),
+  ];
+}
 
 const TITLES: readonly Text[] = [
   ...CAUSES.map((c): Text => [`cause ${c.id}`, c.title]),
@@ -21,7 +42,7 @@ const TITLES: readonly Text[] = [
 ];
 
 const SENTENCES: readonly Text[] = [
-  ...CAUSES.flatMap((c) => c.repair.steps.map((s): Text => [`repair of ${c.id}`, s])),
+  ...CAUSES.flatMap((c) => toldIn(c).map((s): Text => [`repair of ${c.id}`, s])),
   ...CHECKS.map((c): Text => [`check ${c.id}`, c.how]),
   ...CHECKS.flatMap((c) => c.outcomes.map((o): Text => [`result of ${c.id}`, o.says])),
   ...RULES.map((r): Text => [`rule ${r.id}`, r.toJudge]),
@@ -214,7 +235,7 @@ describe('one thing, one word', () => {
 
 describe('steps and checks say what to do', () => {
   const STEPS: readonly Text[] = [
-    ...CAUSES.flatMap((c) => c.repair.steps.map((s): Text => [`repair of ${c.id}`, s])),
+    ...CAUSES.flatMap((c) => toldIn(c).map((s): Text => [`repair of ${c.id}`, s])),
     ...CHECKS.map((c): Text => [`check ${c.id}`, c.how]),
     ...GUIDED_STEPS.map((s): Text => [`step ${s.id}`, s.how]),
   ];

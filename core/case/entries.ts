@@ -54,6 +54,10 @@ export const NOT_DONE_WORDS: Readonly<Record<NotDone, string>> = {
   'has-none': 'this vehicle has no such part',
 };
 
+/** Who did a repair. */
+export const REPAIRED_BY = ['owner', 'friend', 'workshop'] as const;
+export type RepairedBy = (typeof REPAIRED_BY)[number];
+
 /** Who cleared a memory, as the owner tells it. */
 export const CLEARED_BY = ['hand-held', 'workshop', 'somebody'] as const;
 export type ClearedBy = (typeof CLEARED_BY)[number];
@@ -168,8 +172,17 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({
     ...base,
     kind: z.literal('repair'),
+    /** A cause of the knowledge, such as `coil-boot:2`; `other` for what it does not know. */
     cause: z.string(),
+    /** What was done, in the owner's words, where the knowledge has no name for it. */
+    title: z.string().min(1).optional(),
+    by: z.enum(REPAIRED_BY).optional(),
     cost: z.number().min(0).optional(),
+    partNumber: z.string().optional(),
+    minutes: z.number().min(0).optional(),
+    distanceKm: z.number().min(0).optional(),
+    /** Figures that were looked up for it: torques, gaps, amounts. */
+    values: z.array(z.object({ what: z.string(), value: z.string(), unit: z.string() })).optional(),
     note: z.string().optional(),
   }),
   /**

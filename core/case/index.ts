@@ -15,6 +15,7 @@ export {
   LAMP_MODE_WORDS,
   NOT_DONE,
   NOT_DONE_WORDS,
+  REPAIRED_BY,
   entrySchema,
   type Answered,
   type ClearedBy,
@@ -24,6 +25,7 @@ export {
   type LampId,
   type LampMode,
   type NotDone,
+  type RepairedBy,
 } from './entries.ts';
 export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';

@@ -18,6 +18,15 @@ export {
   type ObservationKey,
 } from './observations.ts';
 export { MEASUREMENTS } from './measurements.ts';
+export {
+  PROCEDURES,
+  askFor,
+  cautionsOf,
+  procedureOf,
+  type LookedUpUnit,
+  type Procedure,
+  type ProcedureStep,
+} from './procedures/index.ts';
 export { selfCheckOf, type RunsWithin, type SelfCheck } from './self-checks.ts';
 export {
   SYSTEMS,

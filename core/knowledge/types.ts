@@ -59,6 +59,7 @@ export interface Repair {
   shopMinutes: number;
   tools: readonly ToolId[];
   cautions: readonly CautionId[];
+  /** A few steps; none where the procedures hold the whole of it. */
   steps: readonly string[];
   /** Work that the law or good sense leaves to licensed people. */
   isLicensed?: boolean;

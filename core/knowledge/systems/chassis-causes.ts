@@ -21,7 +21,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
     id: 'wheel-speed-sensor', title: 'Wheel speed sensor, its tone ring or its wiring', system: 'brakes', scope: 'engine', prior: 0.016,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
     effects: { 'code:wheel-speed': 0.92, 'code:nonsense-brakes': 0.45, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
-    repair: { title: 'Clean or replace the wheel speed sensor', parts: 35, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['jacking', 'brakes'], steps: ['Read the stability control unit: it names the wheel.', 'Look at the wire where it bends, and for rust under the sensor.', 'Clean its seat, fit the new one, then turn the wheel and watch its reading.'] },
+    repair: { title: 'Clean or replace the wheel speed sensor', parts: 35, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['jacking', 'brakes'], steps: [] },
   },
   {
     id: 'steering-angle', title: 'Steering angle sensor not recalibrated after battery or wheel-alignment work', system: 'brakes', scope: 'engine', prior: 0.006, isPassing: true,
@@ -31,12 +31,12 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'tyre-soft', title: 'A {tyre} loses air', system: 'steering', scope: 'engine', prior: 0.03,
     effects: { 'lamp:tyre': 0.93, 'sign:pulls-aside': 0.35, 'before:kerb': 0.2 },
-    repair: { title: 'Find the hole, set the pressures', parts: 15, ownerMinutes: 40, shopMinutes: 25, tools: ['tyre-gauge'], cautions: ['jacking'], steps: ['Set all four cold, and the spare too, to the plate in the door.', 'Put soapy water on valve and tread and look for bubbles. A side wall is never repaired.', 'Then store the new pressures as the {handbook} says.'] },
+    repair: { title: 'Find the hole, set the pressures', parts: 15, ownerMinutes: 40, shopMinutes: 25, tools: ['tyre-gauge'], cautions: ['jacking'], steps: [] },
   },
   {
     id: 'tyre-not-taught', title: '{Tyre} pressures corrected but the system not reset, or a sensor battery flat', system: 'steering', scope: 'engine', prior: 0.012, isPassing: true,
     effects: { 'lamp:tyre': 0.8, 'before:worked-on': 0.35 },
-    repair: { title: 'Reset the {tyre} pressure system', parts: 0, ownerMinutes: 8, shopMinutes: 15, tools: ['tyre-gauge'], cautions: [], steps: ['Set all four cold.', 'Use the menu or button as the {handbook} says. A light that blinks first and then stays on means that a sensor’s battery is flat.'] },
+    repair: { title: 'Reset the {tyre} pressure system', parts: 0, ownerMinutes: 8, shopMinutes: 15, tools: ['tyre-gauge'], cautions: [], steps: [] },
   },
   {
     id: 'steering-assist', title: 'Power steering: fluid, fuse or motor', system: 'steering', scope: 'engine', prior: 0.006,
@@ -61,7 +61,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'low-12v-hybrid', title: '12-volt battery of the hybrid or electric car weak', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.02,
     effects: { 'code:high-voltage': 0.2, 'code:supply-voltage': 0.5, 'code:unit-silent': 0.4, 'lamp:high-voltage': 0.5, 'lamp:stability': 0.3, 'lamp:steering': 0.2, 'sign:no-start': 0.6, 'reading:battery-low': 0.8, 'before:long-stand': 0.5 },
-    repair: { title: 'Charge or replace the 12-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: ['Work on the 12-volt battery only, as the {handbook} shows; touch nothing orange.', 'Take the negative cable off first and put it on last.'] },
+    repair: { title: 'Charge or replace the 12-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: [] },
   },
   {
     id: 'gearbox-fluid', title: 'Transmission fluid low or deteriorated', system: 'gearbox', scope: 'engine', prior: 0.008,

@@ -5,34 +5,34 @@ export const COOLING_CAUSES: readonly Cause[] = [
   {
     id: 'coolant-sensor', title: 'Coolant temperature sensor or its connector faulty', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'reading:coolant-soak': 0.4, 'gauge:cold': 0.3, 'lamp:temperature': 0.05, 'before:unplugged': 0.15, 'code:coolant-temperature': 0.92, 'code:rich': 0.15, 'reading:coolant-temperature-rail': 0.7, 'sign:hard-start': 0.4, 'sign:thirsty': 0.45, 'before:worked-on': 0.2 },
-    repair: seal('Fit a new coolant temperature sensor', 18, 30, ['With the engine cold, open the cap slowly until no pressure is left.', 'Take the sensor out, fit the new one with its seal at once, and top up.', 'Bleed as the {workshop manual} says and look for drips.'], ['cold-engine', 'coolant']),
+    repair: seal('Fit a new coolant temperature sensor', 18, 30, [], ['cold-engine', 'coolant']),
   },
   {
     id: 'thermostat-open', title: 'Thermostat stuck open', system: 'cooling', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'age-over', years: 7 }, factor: 1.4 }],
     effects: { 'gauge:cold': 0.8, 'code:runs-cold': 0.85, 'reading:runs-cold': 0.85, 'sign:thirsty': 0.35, 'code:catalyst': 0.02 },
-    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant: it is poisonous and tastes sweet to animals.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed as the {workshop manual} says.'], ['cold-engine', 'coolant']),
+    repair: seal('Fit a new thermostat', 30, 80, [], ['cold-engine', 'coolant']),
   },
   {
     id: 'coolant-low', title: 'Coolant low (leak)', system: 'cooling', scope: 'engine', prior: 0.012,
     effects: { 'code:overheat': 0.5, 'reading:hot': 0.5, 'code:coolant': 0.5, 'gauge:coolant-low': 0.95, 'gauge:hot': 0.5, 'lamp:temperature': 0.45, 'sign:sweet-smell': 0.4, 'code:runs-cold': 0.05 },
-    repair: seal('Find and repair the leak, top up', 25, 70, ['With the engine stone cold, take the cap off slowly with a rag over it.', 'Follow wet traces and white crust from hose to radiator to pump.', 'Repair what leaks, fill with the right coolant, bleed as the {workshop manual} says, and look again after two drives.'], ['cold-engine', 'coolant']),
+    repair: seal('Find and repair the leak, top up', 25, 70, [], ['cold-engine', 'coolant']),
   },
   {
     id: 'thermostat-closed', title: 'Thermostat stuck closed', system: 'cooling', scope: 'engine', prior: 0.005,
     effects: { 'code:overheat': 0.6, 'reading:hot': 0.8, 'gauge:hot': 0.9, 'lamp:temperature': 0.7, 'gauge:coolant-low': 0.15 },
-    repair: seal('Fit a new thermostat', 30, 80, ['With the engine stone cold, catch the coolant.', 'Fit the thermostat with its seal and the jiggle pin upwards.', 'Fill and bleed; watch the gauge on the first drive.'], ['cold-engine', 'coolant']),
+    repair: seal('Fit a new thermostat', 30, 80, [], ['cold-engine', 'coolant']),
   },
   {
     id: 'cooling-fan', title: 'Cooling fan does not run', system: 'cooling', scope: 'engine', prior: 0.007,
     effects: { 'code:overheat': 0.45, 'reading:hot': 0.6, 'code:coolant': 0.75, 'gauge:hot': 0.6, 'lamp:temperature': 0.4 },
-    repair: { title: 'Repair the fan: fuse, relay, connector or motor', parts: 60, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['moving-parts', 'cold-engine'], steps: ['Check fuse and relay first: they cost little.', 'If there is battery voltage at the connector when it should run, the motor has failed.', 'Take the battery’s negative cable off before your hands go in.'] },
+    repair: { title: 'Repair the fan: fuse, relay, connector or motor', parts: 60, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['moving-parts', 'cold-engine'], steps: [] },
   },
   {
     id: 'water-pump', title: 'Water pump worn, or its drive slipping', system: 'cooling', scope: 'engine', prior: 0.005,
     priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }],
     effects: { 'code:overheat': 0.5, 'reading:hot': 0.7, 'gauge:hot': 0.7, 'lamp:temperature': 0.55, 'gauge:coolant-low': 0.5, 'sign:sweet-smell': 0.3, 'sign:squeals': 0.2 },
-    repair: { title: 'Fit a new water pump', parts: 70, ownerMinutes: 240, shopMinutes: 160, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'coolant'], steps: ['Where the timing belt drives it, replace both: the {labour} is shared.', 'Clean the faces, fit a new seal, and tighten to the {workshop manual}’s torque.', 'Fill and bleed; look for drips warm and cold.'] },
+    repair: { title: 'Fit a new water pump', parts: 70, ownerMinutes: 240, shopMinutes: 160, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'coolant'], steps: [] },
   },
   {
     id: 'head-gasket', title: 'Cylinder head gasket leaks', system: 'cooling', scope: 'engine', prior: 0.003,

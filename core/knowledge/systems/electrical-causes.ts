@@ -6,24 +6,24 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
     id: 'battery-weak', title: 'Battery weak', system: 'electrical', scope: 'engine', prior: 0.015,
     priorFactors: [{ when: { kind: 'age-over', years: 5 }, factor: 1.4 }],
     effects: { 'code:unit-silent': 0.35, 'lamp:stability': 0.1, 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
-    repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: ['Charge overnight and test before you buy.', 'Take the negative cable off first and put it on last.', 'Radio code and windows may have to be set again.'] },
+    repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: [] },
   },
   {
     id: 'alternator', title: 'Alternator not charging (alternator or belt)', system: 'electrical', scope: 'engine', prior: 0.012,
     effects: { 'code:supply-high': 0.15, 'reading:charging-swings': 0.2, 'code:unit-silent': 0.35, 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
-    repair: { title: 'Repair the charging system', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: ['Check that the belt is tight and dry and the connector on.', 'Measure at the alternator itself: a bad cable looks the same.', 'Take the battery’s negative cable off before you touch the large nut.'] },
+    repair: { title: 'Repair the charging system', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: [] },
   },
   {
     id: 'ground-bad', title: 'Ground strap corroded', system: 'electrical', scope: 'engine', prior: 0.006,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.6 }],
     effects: { 'code:unit-silent': 0.2, 'gauge:lights-dim': 0.15, 'before:jump': 0.15, 'code:supply-voltage': 0.4, 'code:misfire-several': 0.25, 'code:crank-sensor': 0.08, 'code:throttle': 0.1, 'sign:hard-start': 0.5, 'sign:rough-idle': 0.2, 'sign:wet': 0.15 },
-    repair: { title: 'Clean or replace the ground strap', parts: 9, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: ['Take both ends off, scrape them to bright metal, and grease the joint.', 'Measure again while cranking: it must be under 0.2 V.'] },
+    repair: { title: 'Clean or replace the ground strap', parts: 9, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools', 'multimeter'], cautions: ['battery'], steps: [] },
   },
   {
     id: 'drive-belt', title: 'Drive belt (serpentine, V-ribbed) slips or is worn', system: 'electrical', scope: 'engine', prior: 0.008,
     priorFactors: [{ when: { kind: 'distance-over', km: 90_000 }, factor: 1.5 }],
     effects: { 'sign:squeals': 0.8, 'lamp:charging': 0.3, 'reading:charging-low': 0.35, 'sign:burnt-smell': 0.25, 'gauge:lights-dim': 0.2, 'sign:heavy-steering': 0.15, 'sign:wet': 0.4 },
-    repair: { title: 'Fit a new drive belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: ['Draw the belt’s path before you take it off.', 'Turn the tensioner and the pulleys by hand: a rough one is the reason.', 'Set the new belt into every groove, start, look and listen.'] },
+    repair: { title: 'Fit a new drive belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: [] },
   },
   {
     id: 'starter', title: 'Starter, its relay or its cable faulty', system: 'electrical', scope: 'engine', prior: 0.008,

@@ -5,7 +5,7 @@ import { PETROL, cause, fix } from './shared.ts';
 export const EVAP_CAUSES: readonly Cause[] = [
   cause('vent-valve-stuck', 'EVAP vent valve stuck or failed', 'fuel', 0.008,
     { 'code:vent-valve': 0.85, 'code:evap-leak': 0.35, 'code:purge': 0.15, 'code:tank-pressure': 0.15, 'before:washed': 0.15 },
-    fix('Clean or replace the vent valve', 38, 40, ['jacking', 'petrol', 'fuel-vapour'], ['Near the canister, spiders and mud block its breather.', 'It must be open without power and closed with 12 volts.', 'Fit the new valve with its seal and filter.']), { fuels: PETROL }),
+    fix('Clean or replace the vent valve', 38, 40, ['jacking', 'petrol', 'fuel-vapour'], []), { fuels: PETROL }),
   cause('vent-filter-blocked', 'Charcoal canister vent blocked', 'fuel', 0.005,
     { 'code:vent-valve': 0.5, 'code:purge': 0.2, 'code:tank-pressure': 0.2, 'before:refuelled': 0.3, 'before:washed': 0.15 },
     fix('Clear the canister vent', 8, 35, ['jacking', 'fuel-vapour'], ['The sign is a pump nozzle that clicks off at once while filling.', 'Take the hose and the small filter off, blow through, and look for nests.']), { fuels: PETROL }),

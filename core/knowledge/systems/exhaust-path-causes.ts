@@ -17,8 +17,8 @@ export const EXHAUST_PATH_CAUSES: readonly Cause[] = [
     fix('Swap the connectors back', 0, 20, ['cold-engine'], ['Follow each wire from sensor to connector; bank 1 is the side of cylinder 1 (manufacturers count differently).', 'Clear the codes and watch the fuel trims.'], [])),
   cause('oxygen-wire', 'Oxygen sensor wiring melted or chafed', 'exhaust', 0.008,
     { 'code:oxygen-front': 0.5, 'code:oxygen-rear': 0.35, 'code:oxygen-heater': 0.4, 'before:worked-on': 0.2, 'before:kerb': 0.1 },
-    fix('Repair the oxygen sensor’s wiring', 8, 45, ['cold-engine', 'jacking'], ['Look where it runs over the transmission and the exhaust.', 'Crimp it, do not solder: the sensor breathes through its wire.'], ['hand-tools', 'multimeter'])),
+    fix('Repair the oxygen sensor’s wiring', 8, 45, ['cold-engine', 'jacking'], [], ['hand-tools', 'multimeter'])),
   cause('oxygen-heater-fuse', 'Oxygen sensor heater fuse blown', 'exhaust', 0.005,
     { 'code:oxygen-heater': 0.85, 'code:oxygen-front': 0.2 },
-    fix('Replace the fuse and find what blew it', 2, 20, ['battery'], ['The {handbook}’s fuse page names it.', 'If it blows again, a heater or its wiring is shorted.'], [])),
+    fix('Replace the fuse and find what blew it', 2, 20, ['battery'], [], [])),
 ];

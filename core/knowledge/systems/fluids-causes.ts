@@ -11,7 +11,7 @@ export const FLUIDS_CAUSES: readonly Cause[] = [
     fix('Replace the coolant valve', 55, 60, ['coolant', 'cold-engine'], ['Check its coil and connector first.', 'Engine cold: clamp the hoses, fit new rings, and bleed.'])),
   cause('air-in-coolant', 'Air in the cooling system', 'cooling', 0.006,
     { 'reading:hot': 0.5, 'code:overheat': 0.3, 'gauge:hot': 0.5, 'gauge:cold': 0.12, 'lamp:temperature': 0.25, 'before:worked-on': 0.65 },
-    fix('Bleed the cooling system', 8, 40, ['coolant', 'cold-engine'], ['Stone cold, heater set to hot: open the bleed screws as the {workshop manual} says.', 'Look at the level again, cold, after the first run.'])),
+    fix('Bleed the cooling system', 8, 40, ['coolant', 'cold-engine'], [])),
   cause('radiator-blocked', 'Radiator blocked, inside or by leaves', 'cooling', 0.005,
     { 'reading:hot': 0.7, 'code:overheat': 0.5, 'code:coolant-pump': 0.1, 'gauge:hot': 0.6, 'lamp:temperature': 0.4, 'sign:uphill': 0.4, 'before:towing': 0.25 },
     fix('Clean or replace the radiator', 120, 120, ['coolant', 'cold-engine', 'moving-parts'], ['Rinse leaves and flies from between the coolers, from the back.', 'Cold spots across it mean that it is blocked inside.'])),
@@ -32,5 +32,5 @@ export const FLUIDS_CAUSES: readonly Cause[] = [
     licensed('Have the LPG system adjusted and its filters replaced', 60, 60, ['exhaust-gas'], ['Find out whether it occurs on {petrol} too: drive a day on {petrol} and read again.', 'The LPG side is work for a qualified {workshop}.']), { fuels: ['lpg'] }),
   cause('short-trip-oil', 'Fuel in the oil from short trips', 'oil', 0.004,
     { 'code:rich': 0.4, 'reading:rich': 0.4, 'sign:cold': 0.25, 'sign:fuel-smell': 0.2 },
-    fix('Change the oil, then take a long drive', 45, 40, ['jacking', 'torque'], ['The oil stands above its mark on the dipstick and smells of fuel.', 'Change oil and filter; then drive half an hour at speed each week.']), { fuels: PETROL }),
+    fix('Change the oil, then take a long drive', 45, 40, ['jacking', 'torque'], []), { fuels: PETROL }),
 ];

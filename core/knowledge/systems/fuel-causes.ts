@@ -22,7 +22,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
     id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
     effects: { 'reading:rail-low': 0.35, 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
-    repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: ['Release the pressure as the manual says; rag and pan underneath.', 'Set the arrow in the direction of the flow and use new clips.', 'Prime with the ignition and look for drips.'] },
+    repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: [] },
   },
   {
     id: 'fuel-pump-weak', title: 'Fuel pump weak', system: 'fuel', scope: 'engine', prior: 0.01,
@@ -48,17 +48,17 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'purge-stuck', title: 'EVAP purge valve stuck open', system: 'fuel', scope: 'engine', prior: 0.018, fuels: PETROL,
     effects: { 'code:purge': 0.55, 'code:evap-leak': 0.25, 'code:lean': 0.3, 'code:rich': 0.2, 'reading:lean-idle': 0.4, 'sign:rough-idle': 0.4, 'sign:hard-start': 0.4, 'before:refuelled': 0.55, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'fuel-vapour'], steps: ['Blow through it with its connector off: it must be closed.', 'Move the connector and both hoses over to the new one.'] },
+    repair: { title: 'Fit a new purge valve', parts: 28, ownerMinutes: 20, shopMinutes: 20, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine', 'fuel-vapour'], steps: [] },
   },
   {
     id: 'fuel-cap', title: 'Fuel cap loose or its seal cracked', system: 'fuel', scope: 'engine', prior: 0.05, isPassing: true, fuels: PETROL,
     effects: { 'before:altitude': 0.06, 'code:evap-leak': 0.9, 'before:refuelled': 0.75, 'sign:fuel-smell': 0.15 },
-    repair: { title: 'Close or replace the fuel cap', parts: 12, ownerMinutes: 5, shopMinutes: 10, tools: [], cautions: [], steps: ['Look at the seal for cracks and wipe it.', 'Turn it until it clicks. The light takes several trips to go out.'] },
+    repair: { title: 'Close or replace the fuel cap', parts: 12, ownerMinutes: 5, shopMinutes: 10, tools: [], cautions: [], steps: [] },
   },
   {
     id: 'evap-hose', title: 'EVAP hose or canister leaks', system: 'fuel', scope: 'engine', prior: 0.02, fuels: PETROL,
     priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.5 }],
     effects: { 'code:evap-leak': 0.92, 'sign:fuel-wet': 0.04, 'sign:fuel-smell': 0.25 },
-    repair: { title: 'Find and repair the {vapour} leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking', 'fuel-vapour'], steps: ['Follow the hoses from the filler neck to the canister and the engine.', 'A {workshop}’s smoke machine finds a pinhole in minutes.'] },
+    repair: { title: 'Find and repair the {vapour} leak', parts: 25, ownerMinutes: 90, shopMinutes: 80, tools: ['hand-tools'], cautions: ['petrol', 'jacking', 'fuel-vapour'], steps: [] },
   },
 ];

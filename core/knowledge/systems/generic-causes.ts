@@ -8,10 +8,10 @@ import { cause, fix, nonsense } from './shared.ts';
 export const GENERIC_CAUSES: readonly Cause[] = [
   cause('named-plug', 'Connector of the part named by the code', 'electrical', 0.012,
     { 'code:part-electrical': 0.9, 'code:part-behaviour': 0.2, 'before:worked-on': 0.3, 'before:unplugged': 0.3, 'before:washed': 0.25, 'sign:wet': 0.2 },
-    fix('Clean or replace the connector', 8, 30, ['battery'], ['Ignition off: press the catch and pull the connector by its body.', 'Treat corroded or bent pins with contact spray, straighten them with care, and add a film of grease.', 'Push until it clicks; then see whether the code comes back.'])),
+    fix('Clean or replace the connector', 8, 30, ['battery'], [])),
   cause('named-wire', 'Wiring to the part named by the code', 'electrical', 0.008,
     { 'code:part-electrical': 0.9, 'code:part-behaviour': 0.15, 'before:worked-on': 0.2, 'before:kerb': 0.1 },
-    fix('Repair the wiring', 6, 60, ['battery'], ['Follow it from the part: where it bends, rubs or gets hot.', 'Cut back to bright copper, solder or crimp with heat shrink, tie it away from what rubbed.'], ['hand-tools', 'multimeter'])),
+    fix('Repair the wiring', 6, 60, ['battery'], [], ['hand-tools', 'multimeter'])),
   cause('named-part', 'The part named by the code has failed', 'electrical', 0.014,
     { 'code:part-electrical': 0.85, 'code:part-behaviour': 0.7 },
     fix('Replace the part', 60, 60, ['battery', 'cold-engine'], ['Do this only after connector, wiring and supply have been checked.', 'Compare the part numbers, and fit a new seal where there is one.', 'Clear the codes, read again, and drive.']), { priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.4 }] }),

@@ -7,7 +7,7 @@ const ELECTRIC = { fuels: ['hybrid', 'electric'] } as const;
 export const HYBRID_CAUSES: readonly Cause[] = [
   cause('traction-fan', 'High-voltage battery fan or filter dirty', 'high-voltage', 0.014,
     { 'code:traction-battery': 0.7, 'lamp:high-voltage': 0.4, 'sign:weak': 0.25, 'before:altitude': 0.05 },
-    fix('Clean the battery cooling filter', 6, 20, ['high-voltage'], ['READY off: vacuum the filter behind the grille near the rear seat, and never cover the grille.', 'Open nothing behind the filter.'], []), ELECTRIC),
+    fix('Clean the battery cooling filter', 6, 20, ['high-voltage'], [], []), ELECTRIC),
   cause('traction-cells', 'High-voltage battery cells worn or unbalanced', 'high-voltage', 0.014,
     { 'code:traction-battery': 0.88, 'code:high-voltage': 0.12, 'lamp:high-voltage': 0.75, 'sign:weak': 0.5, 'sign:thirsty': 0.4, 'sign:limp': 0.3 },
     licensed('Have the high-voltage battery tested', 900, 240, ['high-voltage'], ['Ask for the block voltages in writing.', 'Many are repaired block by block; ask about the manufacturer’s warranty first.']), { ...ELECTRIC, priorFactors: [{ when: { kind: 'age-over', years: 10 }, factor: 1.8 }] }),

@@ -10,15 +10,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Fit a new coil boot on cylinder {n}', parts: 14, ownerMinutes: 30, shopMinutes: 30, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
-      steps: [
-        'Ignition off, key away from the car, engine cold. Take the engine cover off.',
-        'Find cylinder {n}: manufacturers number cylinders differently, so check the {workshop manual}.',
-        'Press the catch and pull the connector off the coil by its body, never by the wires.',
-        'Undo the coil’s screw, twist and pull the coil straight up. Put the screw in a tin, not on the engine.',
-        'Look down the well with a {torch}: dry it if there is water or oil.',
-        'Pull the old boot off. Put a thin film of dielectric grease into the new one and push it on until it clicks.',
-        'Set the coil in, start the screw by hand, then tighten to the {workshop manual}’s torque. Push the connector on until the catch snaps.',
-      ],
+      steps: [],
     },
   },
   {
@@ -28,13 +20,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Fit a new coil on cylinder {n}', parts: 45, ownerMinutes: 25, shopMinutes: 25, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
-      steps: [
-        'Ignition off, key away from the car, engine cold. Take the engine cover off.',
-        'Find cylinder {n}: manufacturers number cylinders differently, so check the {workshop manual}.',
-        'Press the catch and pull the connector off the coil by its body.',
-        'Undo the screw, twist and pull the coil straight up.',
-        'Set the new coil in, start the screw by hand, then tighten to the {workshop manual}’s torque. Push the connector on until the catch snaps.',
-      ],
+      steps: [],
     },
   },
   {
@@ -44,13 +30,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Fit a new set of spark plugs', parts: 32, ownerMinutes: 50, shopMinutes: 45, tools: ['hand-tools', 'torque-wrench'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
-      steps: [
-        'Engine cold, ignition off, key away: work on one cylinder at a time, so that nothing is swapped.',
-        'Take the coil off and blow the well clean before the plug comes out: what falls in stays in.',
-        'Compare the old plug: {colour}, gap, cracks, oil. Take a picture for the log.',
-        'Turn the new plug in by hand with a piece of hose for at least three turns, then tighten to the {workshop manual}’s torque.',
-        'The others are the same age: replace the set.',
-      ],
+      steps: [],
     },
   },
   {
@@ -60,7 +40,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Dry the spark plug well and find where the water comes in', parts: 0, ownerMinutes: 30, shopMinutes: 40, tools: ['hand-tools'],
       cautions: ['cold-engine', 'high-tension'],
-      steps: ['Take the coil out and mop the well dry with a rag on a stick.', 'Look at the cover’s seal and at the drain of the {windscreen} tray above it.', 'Refit the coil, and watch it through the next rain.'],
+      steps: [],
     },
   },
   {
@@ -70,7 +50,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Clean and reseat the connector of coil {n}', parts: 3, ownerMinutes: 15, shopMinutes: 20, tools: ['hand-tools'],
       cautions: ['high-tension', 'cold-engine'],
-      steps: ['Ignition off: open the catch and pull the connector by its body.', 'Look for corroded or bent pins; clean with contact spray and let it dry.', 'Push it on until it snaps, then tug at it once.'],
+      steps: [],
     },
   },
   {
@@ -80,7 +60,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     repair: {
       title: 'Fit a new set of spark plugs', parts: 32, ownerMinutes: 50, shopMinutes: 45, tools: ['hand-tools', 'torque-wrench'],
       cautions: ['cold-engine', 'high-tension', 'torque'],
-      steps: ['Engine cold: work on one cylinder at a time.', 'Blow the wells clean, take the old plug out, compare and photograph it.', 'Turn the new plug in by hand, then tighten to the {workshop manual}’s torque.'],
+      steps: [],
     },
   },
   {
@@ -98,7 +78,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     effects: { 'sign:no-start': 0.5, 'code:crank-sensor': 0.75, 'code:misfire-several': 0.15, 'sign:stalls-rolling': 0.55, 'sign:stalls': 0.55, 'sign:hard-start': 0.45, 'sign:warm': 0.5, 'sign:shakes': 0.1 },
     repair: {
       title: 'Fit a new crankshaft sensor', parts: 28, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking'],
-      steps: ['Find it near the flywheel or the crank pulley.', 'Unplug it, take the screw out and twist it free; the old sealing ring must come out too.', 'Oil the new ring, fit the sensor, and tighten the screw to the {workshop manual}’s torque.'],
+      steps: [],
     },
   },
   {
@@ -106,7 +86,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     effects: { 'code:cam-sensor': 0.85, 'code:cam-timing': 0.1, 'sign:hard-start': 0.5, 'sign:stalls': 0.15 },
     repair: {
       title: 'Fit a new camshaft sensor', parts: 24, ownerMinutes: 25, shopMinutes: 25, tools: ['hand-tools'], cautions: ['cold-engine'],
-      steps: ['Find it at the end of the cylinder head.', 'Unplug it and take the screw out; the old sealing ring must come out too.', 'Oil the new ring, fit the sensor, and tighten to the {workshop manual}’s torque.'],
+      steps: [],
     },
   },
   {
@@ -114,7 +94,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
     effects: { 'code:knock-sensor': 0.95, 'sign:weak': 0.3, 'sign:pings': 0.25 },
     repair: {
       title: 'Fit a new knock sensor', parts: 30, ownerMinutes: 90, shopMinutes: 75, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque'],
-      steps: ['Look at its connector and wiring first; rodents like them.', 'The torque of its screw is part of the measurement: use the {workshop manual}’s figure.'],
+      steps: [],
     },
   },
 ];

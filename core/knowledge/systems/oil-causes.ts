@@ -5,12 +5,12 @@ export const OIL_CAUSES: readonly Cause[] = [
     id: 'oil-low', title: 'Oil level too low', system: 'oil', scope: 'engine', prior: 0.012,
     priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.6 }],
     effects: { 'code:oil-pressure': 0.3, 'lamp:oil': 0.55, 'gauge:oil-low': 0.97, 'sign:knocks': 0.12, 'code:cam-timing': 0.12, 'sign:blue-smoke': 0.2 },
-    repair: { title: 'Top up the oil and find out where it goes', parts: 18, ownerMinutes: 15, shopMinutes: 15, tools: [], cautions: ['cold-engine'], steps: ['Park on level ground and wait five minutes with the engine off.', 'Use only the grade that the {handbook} names, a little at a time, to just below the upper mark.', 'Look underneath and at the filter for drips; note the distance and look again in a week.'] },
+    repair: { title: 'Top up the oil and find out where it goes', parts: 18, ownerMinutes: 15, shopMinutes: 15, tools: [], cautions: ['cold-engine'], steps: [] },
   },
   {
     id: 'oil-pressure-switch', title: 'Oil pressure switch or its wiring faulty', system: 'oil', scope: 'engine', prior: 0.006,
     effects: { 'code:oil-pressure': 0.8, 'lamp:oil': 0.8 },
-    repair: { title: 'Fit a new oil pressure switch', parts: 14, ownerMinutes: 35, shopMinutes: 30, tools: ['hand-tools'], cautions: ['cold-engine', 'exhaust-gas'], steps: ['Do this only after the pressure itself was measured and is right.', 'Unplug it, take the switch out, and fit the new one with its seal to the {workshop manual}’s torque.', 'Start the engine and look for drips; the light must go out within seconds.'] },
+    repair: { title: 'Fit a new oil pressure switch', parts: 14, ownerMinutes: 35, shopMinutes: 30, tools: ['hand-tools'], cautions: ['cold-engine', 'exhaust-gas'], steps: [] },
   },
   {
     id: 'oil-pump-worn', title: 'Oil pressure truly low: pump, pick-up or bearings', system: 'oil', scope: 'engine', prior: 0.003,

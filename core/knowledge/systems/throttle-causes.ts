@@ -5,14 +5,14 @@ import { cause, fix } from './shared.ts';
 export const THROTTLE_CAUSES: readonly Cause[] = [
   cause('pedal-sensor', 'Pedal sensor: its two tracks disagree', 'air', 0.008,
     { 'reading:pedal-tracks': 0.9, 'code:pedal': 0.9, 'code:throttle': 0.1, 'sign:limp': 0.75, 'sign:weak': 0.3, 'before:washed': 0.2 },
-    fix('Clean the connector or replace the pedal sensor', 75, 30, ['battery'], ['Its connector sits above the pedal: wet shoes corrode it.', 'Fit the new pedal as one part; switch the ignition on and off as the {workshop manual} says so that it learns.'])),
+    fix('Clean the connector or replace the pedal sensor', 75, 30, ['battery'], [])),
   cause('throttle-wire', 'Throttle body connector or wiring faulty', 'air', 0.005,
     { 'reading:throttle-lags': 0.4, 'code:throttle': 0.8, 'code:pedal': 0.12, 'sign:limp': 0.65, 'sign:stalls': 0.3, 'before:worked-on': 0.35 },
     fix('Repair the throttle’s connector or wiring', 6, 40, ['cold-engine', 'battery'], ['The pins must be bright, none pushed back, and the wire not rubbed.', 'Repair it, seal it, and clear the code.'], ['hand-tools', 'multimeter'])),
   cause('throttle-not-learned', 'Throttle has lost its learned positions', 'air', 0.006,
     { 'code:throttle': 0.35, 'code:idle': 0.5, 'code:computer': 0.2, 'sign:rough-idle': 0.4, 'sign:high-idle': 0.45, 'before:battery': 0.7, 'before:worked-on': 0.4 },
-    fix('Let the throttle relearn its positions', 0, 10, [], ['Leave the ignition on for a minute without touching the pedal, then off for a minute; start and idle until warm.', 'Some cars need the {workshop manual}’s own procedure.'], []), { isPassing: true }),
+    fix('Let the throttle relearn its positions', 0, 10, [], [], []), { isPassing: true }),
   cause('idle-valve', 'Idle air control valve sticking with carbon', 'air', 0.008,
     { 'code:idle': 0.85, 'sign:stalls': 0.5, 'sign:rough-idle': 0.5, 'sign:high-idle': 0.3, 'sign:cold': 0.25 },
-    fix('Clean or replace the idle valve', 60, 40, ['cold-engine', 'spray'], ['Use spray and a rag until it turns by itself; never force it.', 'Fit a new seal and let it relearn.'])),
+    fix('Clean or replace the idle valve', 60, 40, ['cold-engine', 'spray'], [])),
 ];

@@ -36,6 +36,7 @@ const PART_WORDS = {
   file: 'Reading from a file',
   hand: 'Written down by hand',
 } as const;
+const REPAIRED_BY_WORDS = { friend: 'by a friend', workshop: 'by a {workshop}' } as const;
 const CLEARED_BY_WORDS = {
   'hand-held': 'with a hand-held reader',
   workshop: 'by a {workshop}',
@@ -90,9 +91,16 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'repair': {
       const [id = '', cylinder] = entry.cause.split(':');
       const title =
+        entry.title ??
         assessment?.procedures.find((p) => p.cause === entry.cause)?.title ??
         at(causeById(id)?.repair.title ?? entry.cause, cylinder);
-      return `Done: ${title.toLowerCase()}${entry.cost === undefined ? '' : `, spent ${entry.cost}`}.${entry.note ? ` ${entry.note}` : ''}`;
+      const facts = [
+        ...(entry.by === undefined || entry.by === 'owner' ? [] : [REPAIRED_BY_WORDS[entry.by]]),
+        ...(entry.cost === undefined ? [] : [`spent ${entry.cost}`]),
+        ...(entry.partNumber === undefined ? [] : [`part ${entry.partNumber}`]),
+        ...(entry.values ?? []).map((v) => `${v.what.toLowerCase()} ${v.value} ${v.unit}`),
+      ];
+      return `Done: ${[title.toLowerCase(), ...facts].join(', ')}.${entry.note ? ` ${entry.note}` : ''}`;
     }
     case 'clear-asked':
       return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;

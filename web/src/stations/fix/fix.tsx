@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useId, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import type { ProcedureView } from '@pincer/core/assess';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -11,6 +11,10 @@ import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { useTell } from '../../store/use-tell.ts';
+import { Ready } from './ready.tsx';
+import { RecordRepair, type RepairDetails } from './record-repair.tsx';
+import { Steps } from './steps.tsx';
+import { UNTICKED, isTicks, type Ticks } from './ticks.ts';
 
 /** The chosen procedure: cautions first, then its steps, then what was done. */
 export function Fix() {
@@ -27,6 +31,7 @@ export function Fix() {
           No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most
           expensive one.
         </Notice>
+        <OtherRepair />
       </StationPage>
     );
   }
@@ -73,13 +78,14 @@ export function Fix() {
         </section>
         <Procedure key={procedure.cause} procedure={procedure} />
       </div>
+      <OtherRepair />
       {state.repairs.length > 0 ? (
         <section className={`${SHEET} p-4`}>
           <h3 className="text-lg">Done so far</h3>
           <ul className="list-disc pl-5">
             {state.repairs.map((r) => (
               <li key={r.id}>
-                {procedures.find((p) => p.cause === r.cause)?.title ?? r.cause}, {moment(r.at)}
+                {r.title ?? procedures.find((p) => p.cause === r.cause)?.title ?? r.cause}, {moment(r.at)}
                 {r.note ? `: ${r.note}` : ''}
               </li>
             ))}
@@ -90,32 +96,29 @@ export function Fix() {
   );
 }
 
-interface Ticks {
-  hasSeen: boolean;
-  done: number[];
-  cost: string;
-  note: string;
-}
-const UNTICKED: Ticks = { hasSeen: false, done: [], cost: '', note: '' };
-const isTicks = (v: unknown): v is Ticks =>
-  typeof v === 'object' && v !== null && 'hasSeen' in v && 'done' in v && 'cost' in v && 'note' in v;
-
 function Procedure({ procedure }: { procedure: ProcedureView }) {
   const tell = useTell();
   const { record } = useCase();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const currency = useAppSelector((s) => s.settings.owner.currency);
-  const [ticks, setTicks, forget] = useDraft(`fix:${record.id}:${procedure.cause}`, UNTICKED, isTicks);
-  const cost = ticks.cost.trim() === '' ? undefined : Number(ticks.cost.replace(',', '.'));
-  const isCostWrong = cost !== undefined && (!Number.isFinite(cost) || cost < 0);
-  const finish = async () => {
+  const [kept, setTicks, forget] = useDraft<Partial<Ticks>>(
+    `fix:${record.id}:${procedure.cause}`,
+    UNTICKED,
+    isTicks,
+  );
+  const ticks: Ticks = { ...UNTICKED, ...kept };
+  const finish = async (details: RepairDetails) => {
+    const values = procedure.guide.steps.flatMap((step, i) => {
+      const value = ticks.values[String(i)]?.trim() ?? '';
+      return step.value && value !== '' ? [{ what: step.value.what, value, unit: step.value.unit }] : [];
+    });
     await dispatch(
       addRecord(record.id, {
         kind: 'repair',
         cause: procedure.cause,
-        ...(cost === undefined ? {} : { cost }),
-        ...(ticks.note.trim() === '' ? {} : { note: ticks.note.trim() }),
+        ...details,
+        ...(values.length > 0 ? { values } : {}),
       }),
     );
     forget();
@@ -139,8 +142,20 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
         </p>
       </div>
       {procedure.isLicensed ? (
-        <Notice title={tell('This is work for a {workshop}.')} tone="strong">
-          Take the facts with you: codes, freeze frame and checks. They save diagnosis time.
+        <Notice
+          title={tell('This is work for a {workshop}.')}
+          tone="strong"
+          action={
+            <Link to={`/case/${record.id}/handover`} className={BUTTON.solid}>
+              Make the handover sheet
+            </Link>
+          }
+        >
+          <ul className="list-disc space-y-1 pl-5">
+            {procedure.askFor.map((ask) => (
+              <li key={ask}>{ask}</li>
+            ))}
+          </ul>
         </Notice>
       ) : null}
       <Cautions texts={procedure.cautions} />
@@ -151,58 +166,58 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
       )}
       {ticks.hasSeen ? (
         <>
-          <ol className="space-y-1">
-            {procedure.steps.map((step, i) => (
-              <li key={step}>
-                <label className="flex min-h-11 items-start gap-3 py-1.5">
-                  <input
-                    type="checkbox"
-                    className="mt-0.5 size-6 shrink-0 accent-(--own)"
-                    checked={ticks.done.includes(i)}
-                    onChange={(e) =>
-                      setTicks({
-                        ...ticks,
-                        done: e.target.checked ? [...ticks.done, i] : ticks.done.filter((d) => d !== i),
-                      })
-                    }
-                  />
-                  <span className={ticks.done.includes(i) ? 'text-ink-2 line-through' : ''}>{step}</span>
-                </label>
-              </li>
-            ))}
-          </ol>
-          {procedure.isLicensed ? null : (
-            <div className="grid items-end gap-3 border-t border-line pt-3 sm:grid-cols-[140px_1fr_auto]">
-              <label className="block">
-                <span className="font-semibold">Spent, {currency}</span>
-                <input
-                  className={`${FIELD} font-mono`}
-                  inputMode="decimal"
-                  value={ticks.cost}
-                  aria-invalid={isCostWrong}
-                  onChange={(e) => setTicks({ ...ticks, cost: e.target.value })}
-                />
-              </label>
-              <label className="block">
-                <span className="font-semibold">What you saw or did</span>
-                <input
-                  className={FIELD}
-                  value={ticks.note}
-                  onChange={(e) => setTicks({ ...ticks, note: e.target.value })}
-                />
-              </label>
-              <button
-                type="button"
-                className={BUTTON.solid}
-                disabled={isCostWrong}
-                onClick={() => void finish()}
-              >
-                Record as done
-              </button>
-            </div>
-          )}
+          <Ready procedure={procedure} />
+          <Steps procedure={procedure} caseId={record.id} ticks={ticks} onChange={setTicks} />
+          <p className="text-[15px] text-ink-2">
+            What you tick and type here is kept: go on another day where you stopped.
+          </p>
+          <RecordRepair
+            told={ticks}
+            onChange={(told) => setTicks({ ...ticks, ...told })}
+            onRecord={(details) => void finish(details)}
+          />
         </>
       ) : null}
     </section>
+  );
+}
+
+const NOTHING: Pick<Ticks, 'by' | 'cost' | 'hours' | 'partNumber' | 'distance' | 'note'> = UNTICKED;
+
+/** A repair that is in no list here: by the owner, a friend or a workshop. It takes part in the proof like any other. */
+function OtherRepair() {
+  const { record } = useCase();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const id = useId();
+  const [title, setTitle] = useState('');
+  const [told, setTold] = useState(NOTHING);
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <details className={SHEET} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="flex min-h-12 items-center px-4 font-semibold">
+        Something else was repaired, or somebody else did it
+      </summary>
+      {isOpen ? (
+        <div className="space-y-3 px-4 pb-4">
+          <div>
+            <label htmlFor={id} className="font-semibold">
+              What was repaired or replaced?
+            </label>
+            <input id={id} className={FIELD} value={title} onChange={(e) => setTitle(e.target.value)} />
+          </div>
+          <RecordRepair
+            told={told}
+            isReady={title.trim() !== ''}
+            onChange={setTold}
+            onRecord={(details) =>
+              void dispatch(
+                addRecord(record.id, { kind: 'repair', cause: 'other', title: title.trim(), ...details }),
+              ).then(() => navigate(`/case/${record.id}/prove`))
+            }
+          />
+        </div>
+      ) : null}
+    </details>
   );
 }

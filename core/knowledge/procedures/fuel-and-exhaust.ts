@@ -1,0 +1,377 @@
+import {
+  BY_ENGINE,
+  BY_NUMBER,
+  BY_SIZE,
+  CLEAR_OF_HEAT,
+  CONNECTORS,
+  COUNTED,
+  EARTH_OFF,
+  HOSES,
+  IGNITION_OFF,
+  cool,
+  lookUp,
+  procedure,
+  step,
+  wait,
+} from './procedure.ts';
+
+const OUTDOORS = step('Work outdoors, far from flames and sparks, with a fire extinguisher at hand.');
+const PRIME =
+  'Switch the ignition on for two seconds, off, and on again, three times, before you start the engine.';
+const NO_DRIPS = 'Look for drips with the pump running, before the engine starts.';
+
+/** An oxygen sensor, wherever it sits. */
+const oxygenSensor = (where: string, first: string) =>
+  procedure({
+    cautions: ['exhaust-gas'],
+    parts: [{ what: `Oxygen sensor, ${where}`, orderBy: BY_NUMBER }],
+    tools: ['slotted oxygen sensor socket, 22 mm', 'ratchet', 'torque {spanner}'],
+    consumables: ['penetrating oil', 'sensor paste, if the new thread is dry'],
+    steps: [
+      wait('Put penetrating oil on the thread, and let it work; overnight is better.', 60, 'Penetrating oil'),
+      IGNITION_OFF,
+      cool(30),
+      step(first),
+      step('Unplug the sensor, and free its wire from every clip.'),
+      step('Turn it out with the slotted socket.', 'A plain {spanner} rounds it off.'),
+      step('Clean the thread in the exhaust with the old sensor, turning it in and out.'),
+      step('Put paste on the thread alone.', 'Paste on the tip poisons the new sensor.'),
+      lookUp('Start it by hand, then tighten it.', 'Torque of the sensor', 'Nm'),
+      step(
+        'Lay the wire as it ran, plug it in, and set every clip.',
+        'A wire on the exhaust melts on the first drive.',
+      ),
+    ],
+    beforeCovers: [CONNECTORS, CLEAR_OF_HEAT],
+    stuck:
+      'Run the engine for two minutes outdoors and try hand-warm, with short jerks. If the thread comes out with it, a {workshop} fits an insert.',
+    afterwards: ['Read its voltage warm, at 2,500 rpm, outdoors.'],
+  });
+
+const regenerationDrive = procedure({
+  cautions: ['exhaust-gas'],
+  steps: [
+    step('Check the oil level: a level that has risen is diluted with fuel and must be changed first.'),
+    step('Have a quarter of a tank or more.', 'With little fuel it does not begin.'),
+    step('Drive until the engine is warm.'),
+    wait(
+      'Drive on at a steady {60 to 100 km/h}, where it is allowed, in a gear that keeps it above 2,000 rpm.',
+      20,
+      'Steady drive',
+      'Do not stop in between: what was begun is then broken off.',
+    ),
+    step('Let it idle for a minute before you switch it off.'),
+  ],
+  beforeCovers: ['Park where there is no dry grass.'],
+  afterwards: [
+    'Look whether the light is off, and repeat such a drive once a fortnight.',
+    'If it does not go out, a {workshop} starts the regeneration and looks for what filled it.',
+  ],
+});
+
+export const FUEL_AND_EXHAUST_PROCEDURES = {
+  'fuel-cap': procedure({
+    parts: [{ what: 'Fuel cap, if its seal is cracked', orderBy: 'make, model and year' }],
+    steps: [
+      step('Look at the seal all round: cracks, dirt, a fold.'),
+      step('Wipe the seal and the rim of the filler with a dry cloth.'),
+      step('Turn the cap until it clicks three times.'),
+    ],
+    afterwards: ['The light takes several drives to go out; nothing has to be cleared.'],
+  }),
+  'fuel-filter': procedure({
+    cautions: ['exhaust-gas'],
+    parts: [{ what: 'Fuel filter', orderBy: BY_ENGINE }],
+    renew: ['hose clips', 'seals of the couplings'],
+    tools: ['release tool for quick couplings', 'screwdriver'],
+    consumables: ['catch pan', 'cloths', 'safety glasses'],
+    steps: [
+      OUTDOORS,
+      step('Release the pressure as the {workshop manual} says.', 'Without it, fuel sprays into your eyes.'),
+      EARTH_OFF,
+      step('Put the pan and a cloth underneath, and note the arrow on the old filter.'),
+      step('Open the couplings, and let it drain.'),
+      step('Set the new filter with its arrow in the direction of the flow, towards the engine.'),
+      step(
+        'Push the couplings on until they click, and pull at each.',
+        'A coupling that only looks closed sprays.',
+      ),
+      step('Put the battery cable back.'),
+    ],
+    beforeCovers: [NO_DRIPS, COUNTED],
+    stuck: 'Blow dirt out of the coupling, push it on once more, then press its catch with the right tool.',
+    afterwards: [PRIME],
+  }),
+  'fuel-water': procedure({
+    parts: [{ what: 'Diesel filter, if it is due', orderBy: BY_ENGINE }],
+    renew: ['seal of the drain screw'],
+    consumables: ['glass jar', 'gloves', 'hose'],
+    steps: [
+      IGNITION_OFF,
+      cool(30),
+      step('Put a hose on the drain, and its end into the jar.'),
+      step(
+        'Open the drain screw until clear fuel comes.',
+        'Water lies below the fuel: what comes last is the fuel.',
+      ),
+      wait('Let the jar stand, and look how much water settles.', 10, 'Settling'),
+      step('Close the screw hand-tight.'),
+      step('If there is more than a mouthful, have the tank drained too, and ask where it was filled.'),
+    ],
+    beforeCovers: ['The drain is dry.'],
+    afterwards: [
+      'Bleed the filter as the {workshop manual} says before you start.',
+      'Look again after a week.',
+    ],
+  }),
+  'purge-stuck': procedure({
+    parts: [{ what: 'Purge valve', orderBy: BY_NUMBER }],
+    renew: ['hose ends that have gone hard'],
+    steps: [
+      OUTDOORS,
+      IGNITION_OFF,
+      cool(30),
+      step('Unplug the valve, and pull both hoses off by twisting.'),
+      step(
+        'Blow through the old one with a hand pump: without power it must be closed.',
+        'Do not use your mouth: it holds fuel {vapour}.',
+      ),
+      step('Fit the new valve with its arrow towards the intake, and plug it in.'),
+    ],
+    beforeCovers: [HOSES, CONNECTORS],
+    afterwards: ['Refuel, and start at once: it must start as usual.'],
+  }),
+  'vent-valve-stuck': procedure({
+    parts: [{ what: 'Vent valve', orderBy: BY_NUMBER }],
+    renew: ['its seal', 'its dust filter'],
+    tools: ['socket 10 mm'],
+    steps: [
+      OUTDOORS,
+      step('Raise the car, set it on {axle stands}, and find the canister near the tank.'),
+      step('Unplug the valve, and take it off the canister with a turn.'),
+      step(
+        'Shake out dust, mud and spiders.',
+        'Fine black grains mean that the canister has burst: it must be replaced too.',
+      ),
+      step('Fit the new valve with its seal, and plug it in.'),
+    ],
+    beforeCovers: [HOSES, CONNECTORS],
+    afterwards: [
+      'Do not fill the tank beyond the first click of the nozzle: fuel in the canister ruins the valve.',
+    ],
+  }),
+  'evap-hose': procedure({
+    parts: [{ what: 'Hose or coupling that leaks', orderBy: BY_SIZE }],
+    renew: ['clips', 'sealing ring of the cap, if it is cracked'],
+    tools: ['{torch}', 'mirror'],
+    consumables: ['fuel-proof hose only', 'soapy water'],
+    steps: [
+      OUTDOORS,
+      step(
+        'Look at the cap’s seal first, then follow the hoses from the filler to the canister and on to the engine.',
+      ),
+      step('Press each bend: cracks open on the far side.'),
+      step(
+        'Cut the new hose to the same length, push it fully on, and set the clips.',
+        'A hose for water swells in fuel {vapour}.',
+      ),
+    ],
+    beforeCovers: [HOSES, CLEAR_OF_HEAT],
+    afterwards: ['Its self-check wants a night’s rest and a tank between 15 and 85 %.'],
+  }),
+  'oxygen-front': oxygenSensor(
+    'before the catalyst',
+    'Rule out an exhaust leak before the sensor: black traces at joints.',
+  ),
+  'oxygen-rear': oxygenSensor('after the catalyst', 'Rule out an exhaust leak between the two sensors.'),
+  'oxygen-heater': oxygenSensor(
+    'the one that the code names',
+    'Check the fuse of the heaters, and count banks and sensors in the {workshop manual}: bank 1 is the one with cylinder 1.',
+  ),
+  'exhaust-temperature-sensor': procedure({
+    parts: [{ what: 'Exhaust gas temperature sensor', orderBy: BY_NUMBER }],
+    tools: ['open {spanner} 17 mm or slotted socket', 'torque {spanner}'],
+    consumables: ['penetrating oil', 'copper paste'],
+    steps: [
+      wait('Put penetrating oil on the thread; overnight is better.', 60, 'Penetrating oil'),
+      IGNITION_OFF,
+      cool(),
+      step('Find the one that the code names: count from the turbocharger.'),
+      step('Unplug it, free its wire, and undo the nut.'),
+      step('Put copper paste on the thread alone, and start it by hand.'),
+      lookUp('Tighten the nut.', 'Torque of the sensor nut', 'Nm'),
+      step('Lay the wire as it ran, and plug it in.', 'Do not bend it near the tip.'),
+    ],
+    beforeCovers: [CONNECTORS, CLEAR_OF_HEAT],
+    stuck: 'Try it hand-warm with short jerks. If the nut turns and the sensor with it, hold the sensor.',
+    afterwards: ['Cold, all exhaust temperatures must read alike.'],
+  }),
+  'exhaust-leak': procedure({
+    parts: [{ what: 'Gasket, and clamp or bolts', orderBy: BY_ENGINE }],
+    renew: ['gasket', 'nuts and springs'],
+    tools: ['sockets 13 and 15 mm', 'wire brush', '{axle stands}'],
+    consumables: ['penetrating oil', 'copper paste'],
+    steps: [
+      wait('Put penetrating oil on every nut; overnight is better.', 60, 'Penetrating oil'),
+      cool(),
+      step('Raise the car, set it on {axle stands}, and find the black traces.'),
+      step(
+        'Loosen the nuts a little at a time, both sides in turn.',
+        'A rusted stud that is forced breaks off.',
+      ),
+      step('Brush the faces clean, set the new gasket, and put copper paste on the threads.'),
+      lookUp('Tighten evenly from side to side.', 'Torque of the exhaust nuts', 'Nm'),
+    ],
+    beforeCovers: ['The pipe hangs free in its rubbers and touches nothing.', CLEAR_OF_HEAT],
+    stuck: 'Heat is work for a {workshop}. A nut splitter saves the stud.',
+    afterwards: ['Start it outdoors, cold, and feel for pulses a hand’s width from the joint.'],
+  }),
+  'nox-sensor': procedure({
+    parts: [{ what: 'NOx sensor with its control unit', orderBy: BY_NUMBER }],
+    tools: ['slotted socket 22 mm', 'socket 10 mm'],
+    consumables: ['penetrating oil'],
+    steps: [
+      wait('Put penetrating oil on the thread; overnight is better.', 60, 'Penetrating oil'),
+      IGNITION_OFF,
+      cool(30),
+      step('Find the one that the code names: before or after the catalyst.', 'They look alike and are not.'),
+      step('Unplug the control unit, undo it, and turn the sensor out.'),
+      step('Turn the new one in by hand.'),
+      lookUp('Tighten it.', 'Torque of the NOx sensor', 'Nm'),
+      step('Fit the control unit where it was, and plug it in.'),
+    ],
+    beforeCovers: [CONNECTORS, CLEAR_OF_HEAT],
+    stuck: 'Try it hand-warm with short jerks.',
+    afterwards: ['Many have to be registered in the engine’s control unit with a tool: ask before you buy.'],
+  }),
+  'egr-stuck': procedure({
+    parts: [{ what: 'EGR valve, if cleaning does not help', orderBy: BY_NUMBER }],
+    renew: ['its gaskets'],
+    tools: ['sockets 8, 10 and 13 mm', 'scraper of wood'],
+    consumables: ['EGR cleaner', 'brush', 'gloves'],
+    steps: [
+      IGNITION_OFF,
+      cool(),
+      step('Unplug the valve, undo its bolts, and lift it off.', 'Some carry coolant: catch it.'),
+      step(
+        'Close the opening with a cloth, then scrape the soot out of the valve.',
+        'Soot that falls into the intake goes through the engine.',
+      ),
+      wait('Spray the seat, let it soak, and brush.', 15, 'Soaking'),
+      step('Push the plunger: it must move freely and seat fully.'),
+      step('Take the cloth out, set new gaskets, and start every bolt by hand.'),
+      lookUp('Tighten the bolts.', 'Torque of the EGR bolts', 'Nm'),
+      step('Plug it in.'),
+    ],
+    beforeCovers: ['The cloth is out.', CONNECTORS, COUNTED],
+    stuck:
+      'Penetrating oil, overnight, and bolts turned back and forth. A bolt that breaks in {aluminium} is work for a {workshop}.',
+    afterwards: ['Let it relearn its end stops as the {workshop manual} says.'],
+  }),
+  'egr-passage': procedure({
+    renew: ['gaskets of the valve and the pipe'],
+    tools: ['sockets 8, 10 and 13 mm', 'flexible brush'],
+    consumables: ['EGR cleaner', 'vacuum cleaner', 'gloves'],
+    steps: [
+      IGNITION_OFF,
+      cool(),
+      step('Take the valve and its pipe off.'),
+      step('Close the side towards the engine with a cloth.'),
+      step(
+        'Loosen the soot with the brush, and vacuum it out.',
+        'Do not blow: it goes into the engine and your lungs.',
+      ),
+      step('Take the cloth out, and fit everything with new gaskets.'),
+      lookUp('Tighten the bolts.', 'Torque of the EGR bolts', 'Nm'),
+    ],
+    beforeCovers: ['The cloth is out.', CONNECTORS, COUNTED],
+    afterwards: ['Let the valve relearn its end stops as the {workshop manual} says.'],
+  }),
+  'egr-motor': procedure({
+    parts: [{ what: 'EGR valve', orderBy: BY_NUMBER }],
+    renew: ['its gaskets'],
+    tools: ['sockets 8, 10 and 13 mm', 'torque {spanner}'],
+    steps: [
+      IGNITION_OFF,
+      cool(),
+      step('Check its connector and wiring first.', 'A new valve on a broken wire sets the same code.'),
+      step('Unplug it, undo the bolts, and lift it off.'),
+      step('Clean the face, and set new gaskets.'),
+      lookUp('Start every bolt by hand, then tighten.', 'Torque of the EGR bolts', 'Nm'),
+      step('Plug it in.'),
+    ],
+    beforeCovers: [CONNECTORS, COUNTED],
+    stuck: 'Penetrating oil, overnight, and bolts turned back and forth.',
+    afterwards: [
+      'Let it relearn its end stops as the {workshop manual} says.',
+      'If it carries coolant, bleed, and check the level when cold.',
+    ],
+  }),
+  'glow-plug': procedure({
+    cautions: ['exhaust-gas'],
+    parts: [{ what: 'Set of glow plugs', orderBy: BY_ENGINE }],
+    tools: ['deep socket 10 or 12 mm', 'torque {spanner} from 5 Nm', 'thread brush'],
+    consumables: ['penetrating oil', 'glow plug grease'],
+    steps: [
+      wait('Put penetrating oil into each well; overnight is better.', 60, 'Penetrating oil'),
+      step(
+        'Run the engine outdoors until it is warm, and switch it off.',
+        'A cold head holds them fast, and they snap.',
+      ),
+      IGNITION_OFF,
+      step('Pull the leads off, and blow the wells clean.'),
+      lookUp(
+        'Turn each out slowly, with no more than the {workshop manual}’s loosening torque.',
+        'Highest loosening torque',
+        'Nm',
+        'Beyond it they break: stop, oil, warm, and try again.',
+      ),
+      step('Clean each seat with the brush, and grease the shaft of the new plug, not its tip.'),
+      lookUp('Turn it in by hand, then tighten.', 'Torque of the glow plugs', 'Nm'),
+      step('Push the leads on.'),
+    ],
+    beforeCovers: ['Each lead is on, and none touches another.', COUNTED],
+    stuck: 'Stop. A {workshop} drills a broken one out with a guide; forcing it costs the cylinder head.',
+    afterwards: ['At the next cold start the light must go out by itself, and it must start at once.'],
+  }),
+  'dpf-hose': procedure({
+    parts: [{ what: 'Pressure hoses, heat-proof', orderBy: BY_SIZE }],
+    renew: ['clips'],
+    consumables: ['labels'],
+    steps: [
+      IGNITION_OFF,
+      cool(),
+      step(
+        'Label which hose comes from before the filter and which from after it.',
+        'Swapped, the filter reads full when it is empty.',
+      ),
+      step('Pull both off at the sensor and at the pipe.'),
+      step('Clear the pipe ends with a wire.'),
+      step(
+        'Fit the new hoses, short and falling towards the exhaust.',
+        'Water collects in a sag and freezes.',
+      ),
+    ],
+    beforeCovers: [HOSES, CLEAR_OF_HEAT],
+    afterwards: ['With the ignition on and the engine off the pressure must read zero.'],
+  }),
+  'dpf-sensor': procedure({
+    parts: [{ what: 'Filter pressure sensor', orderBy: BY_NUMBER }],
+    renew: ['clips', 'hoses that are brittle'],
+    tools: ['socket 10 mm'],
+    steps: [
+      IGNITION_OFF,
+      cool(30),
+      step('Label both hoses.', 'Swapped, it reads the wrong way round.'),
+      step('Unplug it, pull the hoses off, and undo it.'),
+      step('Fit the new one with its nozzles downward, each hose where it was, and plug it in.'),
+    ],
+    beforeCovers: [HOSES, CONNECTORS],
+    afterwards: [
+      'Its zero may have to be reset with a tool.',
+      'With the ignition on and the engine off it must read zero.',
+    ],
+  }),
+  'particulate-full': regenerationDrive,
+  'dpf-short-trips': regenerationDrive,
+} as const;
