@@ -1,7 +1,15 @@
-import { DEFAULT_OWNER, foldCase, type CaseRecord, type CaseState, type Owner } from '@pincer/core/case';
+import {
+  DEFAULT_OWNER,
+  foldCase,
+  type CaseRecord,
+  type CaseState,
+  type Lesson,
+  type Owner,
+} from '@pincer/core/case';
 import { decide, type Option, type OptionId } from '@pincer/core/decision';
 import {
   instancesFor,
+  withExperience,
   posteriorOf,
   quietOf,
   rankChecks,
@@ -121,19 +129,25 @@ const saysSomething = (evidence: readonly Evidence[]): boolean =>
 /**
  * From facts to advice: a pure function of the case, the vehicle, the owner's rates and the moment.
  * Nothing is typed into a verdict; everything here is computed from the log.
+ * @param lessons of the owner's closed cases; the case's own does not count.
  */
 export function assess(
   record: CaseRecord,
   vehicle: Vehicle,
   now: Date,
   owner: Owner = DEFAULT_OWNER,
+  lessons: readonly Lesson[] = [],
 ): Assessment {
   // 1. What is known now.
   const state = foldCase(record);
   const { standing } = state;
 
   // 2. What speaks for which cause, and whether what was done is proven to have cured it.
-  const instances = instancesFor(vehicle, now);
+  const learnt = owner.learns ? lessons.filter((l) => l.case !== record.id) : [];
+  const instances = withExperience(instancesFor(vehicle, now), {
+    lessons: learnt,
+    prices: standing.prices,
+  });
   const all = gather(state, vehicle, false);
   const proof = proofView(state, hasBegun(state) ? cureAtRepair(state, vehicle, instances) : 0);
   const isOver = proof.status === 'proven';
@@ -162,7 +176,7 @@ export function assess(
   // 4. Stories, causes, the next check.
   const codes = told.codes.map((c) => c.code);
   const { groups, leftOver } = groupCodes(posterior, codes);
-  const causes = hasEvidence ? causeViews(posterior, told.evidence, told.facts, codes, owner) : [];
+  const causes = hasEvidence ? causeViews(posterior, told.evidence, told.facts, codes, owner, learnt) : [];
   const done = new Set(standing.checks.keys());
   const outlooks = hasEvidence
     ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone)

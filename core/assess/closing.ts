@@ -6,8 +6,8 @@ import { atCylinder } from '@pincer/core/diagnosis';
 /** What closing a case as fixed asks for. */
 export interface ClosingView {
   isProven: boolean;
-  /** Why it cannot be closed as fixed now; null where it can. */
-  fixedBlocked: string | null;
+  /** Why it cannot be closed as fixed now; null where it can. A light that was seen on is asked about once more. */
+  fixedBlocked: { id: 'returned' | 'commanded' | 'seen'; text: string } | null;
   /** What the proof still lacks, where it is not proven: it can be closed all the same, as unproven. */
   lacks: string | null;
   /** What was repaired, the last first: one of them was probably it. */
@@ -17,13 +17,16 @@ export interface ClosingView {
 }
 
 /** The engine lamp as it is known last: what the car commands counts, else what the owner saw. */
-function whyLit({ standing }: CaseState): string | null {
+function whyLit({ standing }: CaseState): ClosingView['fixedBlocked'] {
   if (standing.mils.some((m) => m.clearedBy === null && m.mil.on))
-    return 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.';
+    return {
+      id: 'commanded',
+      text: 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.',
+    };
   const seen = standing.lamps.get('engine');
   const isOvertaken = standing.mils.some((m) => m.clearedBy === null && seen && m.word.at > seen.at);
   if (seen && seen.clearedBy === null && seen.mode !== 'out' && !isOvertaken)
-    return 'By your last answer the engine light is on. Say at Warning light that it is off, if it is.';
+    return { id: 'seen', text: 'By your last answer the engine light is on.' };
   return null;
 }
 
@@ -35,7 +38,9 @@ export function closingView(state: CaseState, proof: ProofView): ClosingView {
   return {
     isProven,
     fixedBlocked:
-      proof.status === 'returned' ? 'The fault has come back since: it is not fixed.' : whyLit(state),
+      proof.status === 'returned'
+        ? { id: 'returned', text: 'The fault has come back since: it is not fixed.' }
+        : whyLit(state),
     lacks: isProven ? null : lacksOf(proof),
     causes: ids.flatMap((id) => {
       const [base = '', place] = id.split(':');

@@ -1,4 +1,4 @@
-import type { NotDone, Owner, Standing } from '@pincer/core/case';
+import type { Lesson, NotDone, Owner, Standing } from '@pincer/core/case';
 import type { Explanation } from '@pincer/core/codes';
 import { money } from '@pincer/core/decision';
 import {
@@ -7,6 +7,7 @@ import {
   evidenceRatios,
   otherCylinder,
   repairCost,
+  type CauseInstance,
   type CheckOutlook,
   type Evidence,
   type Posterior,
@@ -45,6 +46,8 @@ export interface CauseView {
   weights: Record<string, number>;
   isLicensed: boolean;
   repairCost: number;
+  /** That it was this before on the owner’s vehicles, and what that does; null where it was not. */
+  before: string | null;
 }
 
 export interface CheckView {
@@ -208,6 +211,7 @@ export function causeViews(
   facts: readonly Fact[],
   codes: readonly string[],
   owner: Owner,
+  lessons: readonly Lesson[],
 ): CauseView[] {
   const indicesOf = new Map<string, number[]>();
   evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
@@ -246,9 +250,23 @@ export function causeViews(
           weights,
           isLicensed: instance.cause.repair.isLicensed ?? false,
           repairCost: repairCost(instance, owner),
+          before: beforeWords(instance, lessons),
         },
       ];
     });
+}
+
+/** What it was before, how often, and how much that counts. */
+function beforeWords({ cause, lift = 1 }: CauseInstance, lessons: readonly Lesson[]): string | null {
+  const mine = lessons.filter((l) => l.cause === cause.id);
+  const last = mine
+    .map((l) => l.at)
+    .sort()
+    .at(-1);
+  if (last === undefined) return null;
+  const times = mine.length === 1 ? 'once' : `${mine.length} times`;
+  const counts = lift > 1.05 ? `, which makes it ${lift.toFixed(1)} times as likely as in the library` : '';
+  return `It was this ${times} before on your vehicles, last in ${last.slice(0, 7)}${counts}.`;
 }
 
 /** Procedures for causes, the planned order first, then by chance. */

@@ -216,6 +216,16 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('clear-told'),
     by: z.enum(CLEARED_BY),
   }),
+  /** What a repair costs where the owner is: known better than the library's usual price. The last one told counts. */
+  z.object({
+    ...base,
+    kind: z.literal('price'),
+    /** Id of the cause, without its cylinder. */
+    cause: z.string(),
+    parts: z.number().min(0).optional(),
+    /** A workshop's price for all of it, finding the cause left out. */
+    shop: z.number().min(0).optional(),
+  }),
   /** The battery's earth lead was off: learned values and self-checks are gone, the codes perhaps. */
   z.object({ ...base, kind: z.literal('battery-off') }),
   /** A drive after a clear or a repair. */

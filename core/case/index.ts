@@ -44,6 +44,7 @@ export {
   type How,
   type LampSeen,
   type ObservationSeen,
+  type OwnPrice,
   type PartStanding,
   type PartStatus,
   type Standing,
@@ -84,4 +85,5 @@ export {
 export { readEntry, readRecord, type ReadRecord } from './stored.ts';
 export { unreadParts } from './unread.ts';
 export { clearedLately, type ClearedLately } from './cleared-lately.ts';
+export { lessonOf, type Lesson } from './lesson.ts';
 export { ownerOf } from './owner-of.ts';

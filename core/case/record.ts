@@ -32,6 +32,8 @@ export const ownerSchema = z.object({
   units: unitChoiceSchema,
   /** Which English; records from before there was a choice are in British English. */
   words: z.enum(VOCABULARIES).default('british'),
+  /** Whether closed cases move what is likely and what it costs. */
+  learns: z.boolean().default(true),
 });
 export type Owner = z.infer<typeof ownerSchema>;
 
@@ -45,6 +47,7 @@ export const DEFAULT_OWNER: Owner = {
   school: 'test-first',
   units: 'metric',
   words: 'british',
+  learns: true,
 };
 
 export const caseFileSchema = z.object({

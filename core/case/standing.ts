@@ -55,6 +55,9 @@ export interface LampSeen {
   clearedBy: string | null;
 }
 
+/** Prices that the owner told for a repair, currency units. */
+export type OwnPrice = Pick<EntryOf<'price'>, 'parts' | 'shop'>;
+
 /** The last result of a check. */
 export interface CheckSeen {
   outcome: string;
@@ -118,6 +121,8 @@ export interface Standing {
   checks: ReadonlyMap<string, CheckSeen>;
   /** Checks without a result, and why. */
   checksNotDone: ReadonlyMap<string, NotDone>;
+  /** The owner's own prices, by cause. */
+  prices: ReadonlyMap<string, OwnPrice>;
   /** Whether the engine lamp lights at key-on. */
   bulb: EntryOf<'bulb'>['answer'];
   clears: readonly ClearStanding[];
@@ -224,6 +229,7 @@ class StandingFold {
   private readonly observations = new Map<string, ObservationSeen>();
   private readonly checks = new Map<string, CheckSeen>();
   private readonly checksNotDone = new Map<string, NotDone>();
+  private readonly prices = new Map<string, OwnPrice>();
   private bulb: EntryOf<'bulb'>['answer'] = 'unknown';
   private clears: OpenClear[] = [];
   private readonly boundaries: Boundary[] = [];
@@ -287,6 +293,9 @@ class StandingFold {
         return;
       case 'drive':
         if (entry.cameBack === 'yes') for (const c of this.clears) c.droveBack ??= entry.id;
+        return;
+      case 'price':
+        this.prices.set(entry.cause, entry);
         return;
       case 'connection':
       case 'connection-step':
@@ -592,6 +601,7 @@ class StandingFold {
       observations: this.observations,
       checks: this.checks,
       checksNotDone: this.checksNotDone,
+      prices: this.prices,
       bulb: this.bulb,
       clears: this.clears.map(({ units: _, ...clear }) => clear),
       boundaries: this.boundaries,

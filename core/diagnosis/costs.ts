@@ -21,8 +21,8 @@ export function ownTime(minutes: number, owner: Owner): number {
 
 /** A workshop's price for a repair, currency units, without finding the cause. */
 export function shopPrice(instance: CauseInstance, owner: Owner): number {
-  const { parts, shopMinutes } = instance.cause.repair;
-  return parts * SHOP_PARTS + (shopMinutes / 60) * owner.shopHourly;
+  const { parts, shopMinutes, shopPrice: known } = instance.cause.repair;
+  return known ?? parts * SHOP_PARTS + (shopMinutes / 60) * owner.shopHourly;
 }
 
 /** What a repair costs by the owner's own hands, tools and trying it out included; a workshop's price for licensed work. */

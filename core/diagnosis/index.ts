@@ -15,3 +15,4 @@ export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
 export type { Hypothesis } from './hypothesis.ts';
 export { quietOf, type Quiet, type QuietKind, type QuietNow } from './quiet.ts';
 export { PRIOR_SHARES, evidenceRatios, posteriorOf, type Posterior } from './posterior.ts';
+export { experienceFactor, withExperience, type OwnKnowledge } from './experience.ts';

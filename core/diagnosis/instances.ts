@@ -10,6 +10,8 @@ export interface CauseInstance {
   title: string;
   /** Prior chance, vehicle taken into account. */
   prior: number;
+  /** What the owner’s own closed cases have multiplied it by; left out where they say nothing. */
+  lift?: number;
 }
 
 /** Fills the cylinder into a text. */

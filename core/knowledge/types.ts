@@ -57,6 +57,8 @@ export interface Repair {
   /** The owner's minutes, and a workshop's. */
   ownerMinutes: number;
   shopMinutes: number;
+  /** A workshop’s price for all of it, where the owner knows it. */
+  shopPrice?: number;
   tools: readonly ToolId[];
   cautions: readonly CautionId[];
   /** A few steps; none where the procedures hold the whole of it. */

@@ -35,7 +35,7 @@ export interface Page {
 /** The core in this process, for there are no workers here; no recordings to take out, and no word of room. */
 export const CORE_HERE: Pick<Ports, 'core' | 'recordings' | 'space'> = {
   core: {
-    assess: (c, v, owner, at) => Promise.resolve(assess(c, v, new Date(at), owner)),
+    assess: (c, v, owner, at, lessons) => Promise.resolve(assess(c, v, new Date(at), owner, lessons)),
     readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
     decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
     codePage: (code) => Promise.resolve(codePage(code)),

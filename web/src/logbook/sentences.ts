@@ -106,6 +106,14 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;
     case 'clear-told':
       return `The codes were cleared ${CLEARED_BY_WORDS[entry.by]}.`;
+    case 'price': {
+      const title = causeById(entry.cause)?.repair.title ?? entry.cause;
+      const told = [
+        ...(entry.parts === undefined ? [] : [`parts ${entry.parts}`]),
+        ...(entry.shop === undefined ? [] : [`at a {workshop} ${entry.shop}`]),
+      ];
+      return `Your own price, ${at(title, '').trim().toLowerCase()}: ${told.join(', ')}.`;
+    }
     case 'battery-off':
       return 'The battery’s negative cable was off.';
     case 'clear':

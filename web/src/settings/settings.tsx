@@ -116,6 +116,16 @@ export function SettingsPage() {
             onChange={(words) => setValue('words', words)}
           />
         </div>
+        <label className="flex min-h-11 items-start gap-3">
+          <input type="checkbox" className="mt-1 size-5" {...register('learns')} />
+          <span>
+            <b>Learn from my closed cases</b>
+            <span className="block text-[14px] text-ink-2">
+              What it was before on your vehicles becomes a little likelier, and costs what it cost you.
+              Without it, only the library counts.
+            </span>
+          </span>
+        </label>
         <UnitsField units={units} onChange={(units) => setValue('units', units)} />
         <button type="submit" className={BUTTON.solid}>
           Save

@@ -1,12 +1,13 @@
 import { createApi, fakeBaseQuery, skipToken } from '@reduxjs/toolkit/query/react';
 import type { Assessment, CodePage } from '@pincer/core/assess';
-import type { CaseRecord, Owner } from '@pincer/core/case';
+import type { CaseRecord, Lesson, Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { Wording } from '@pincer/core/words';
 import { now } from '../clock.ts';
 import type { ReferenceHit } from '../ports/core.ts';
 import type { Ports } from '../ports/ports.ts';
 import type { Settings } from '../storage/records.ts';
+import { lessonsOf } from './lessons.ts';
 import type { LogbookState } from './logbook-slice.ts';
 
 export type { ReferenceHit };
@@ -33,6 +34,7 @@ export interface AssessmentKey {
   log: number;
   vehicle: number;
   owner: number;
+  lessons: number;
 }
 
 /** Numbers for objects that never change: another object, another number. */
@@ -46,8 +48,14 @@ function numberOf(object: object): number {
 }
 
 /** The key of what is to be assessed. */
-export const assessmentKey = (record: CaseRecord, vehicle: Vehicle, owner: Owner): AssessmentKey => ({
+export const assessmentKey = (
+  record: CaseRecord,
+  vehicle: Vehicle,
+  owner: Owner,
+  lessons: readonly Lesson[],
+): AssessmentKey => ({
   caseId: record.id,
+  lessons: numberOf(lessons),
   log: numberOf(record),
   vehicle: numberOf(vehicle),
   owner: numberOf(owner),
@@ -70,7 +78,13 @@ export const coreApi = createApi({
           return {
             data: {
               caseId,
-              assessment: await core.assess(record, vehicle, settings.owner, now().toISOString()),
+              assessment: await core.assess(
+                record,
+                vehicle,
+                settings.owner,
+                now().toISOString(),
+                lessonsOf(logbook),
+              ),
             },
           };
         } catch (error) {

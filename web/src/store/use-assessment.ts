@@ -2,6 +2,7 @@ import type { Assessment } from '@pincer/core/assess';
 import type { CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assessmentKey, skipToken, useAssessQuery } from './core-api.ts';
+import { lessonsOf } from './lessons.ts';
 import { useAppSelector } from './store.ts';
 
 export type AssessmentState =
@@ -13,8 +14,9 @@ export type AssessmentState =
  */
 export function useAssessment(record: CaseRecord | undefined, vehicle: Vehicle | undefined): AssessmentState {
   const owner = useAppSelector((s) => s.settings.owner);
+  const lessons = useAppSelector((s) => lessonsOf(s.logbook));
   const { data, error, isFetching } = useAssessQuery(
-    record && vehicle ? assessmentKey(record, vehicle, owner) : skipToken,
+    record && vehicle ? assessmentKey(record, vehicle, owner, lessons) : skipToken,
   );
   if (error && !isFetching)
     return { status: 'failed', message: 'message' in error && error.message ? error.message : 'unknown' };

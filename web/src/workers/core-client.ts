@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { Assessment } from '@pincer/core/assess';
-import type { CaseRecord, Owner } from '@pincer/core/case';
+import type { CaseRecord, Lesson, Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { CoreApi } from './core.worker.ts';
 import { SentCases } from './sent-cases.ts';
@@ -27,8 +27,9 @@ export async function assessThere(
   vehicle: Vehicle,
   owner: Owner,
   now: string,
+  lessons: readonly Lesson[],
 ): Promise<Assessment> {
-  const ask = () => coreWorker().assess(sent.partOf(record), vehicle, owner, now);
+  const ask = () => coreWorker().assess(sent.partOf(record), vehicle, owner, now, lessons);
   try {
     const answer = await ask();
     if (answer) return answer;

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { assess, codePage } from '@pincer/core/assess';
-import { readCaseFile, type CaseRecord, type Owner } from '@pincer/core/case';
+import { readCaseFile, type CaseRecord, type Lesson, type Owner } from '@pincer/core/case';
 import { decodeFileText } from '@pincer/core/link';
 import { NO_SOURCE, emptyScan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
@@ -55,9 +55,9 @@ const cases = new ReceivedCases();
 /** The core, off the main thread. */
 const api = {
   /** Null where a part of the case is missing here. */
-  assess: (part: CasePart, vehicle: Vehicle, owner: Owner, now: string) => {
+  assess: (part: CasePart, vehicle: Vehicle, owner: Owner, now: string, lessons: readonly Lesson[]) => {
     const record = cases.wholeOf(part);
-    return record && assess(record, vehicle, new Date(now), owner);
+    return record && assess(record, vehicle, new Date(now), owner, lessons);
   },
   warm: () => {
     assess(NOBODYS_CASE, NOBODYS_CAR, new Date(THEN));

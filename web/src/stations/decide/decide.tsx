@@ -9,6 +9,7 @@ import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { duration, moment, money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { OwnPrices } from './own-prices.tsx';
 
 const AFTER: Readonly<Record<OptionId, string>> = {
   leave: 'prove',
@@ -105,6 +106,7 @@ export function Decide() {
           ))}
         </ul>
       </section>
+      <OwnPrices />
       {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
     </StationPage>
   );

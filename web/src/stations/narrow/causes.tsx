@@ -68,6 +68,7 @@ export function Causes({
                     {c.accountsFor.length === 0
                       ? 'explains none of the codes'
                       : `explains ${c.accountsFor.join(', ')}`}
+                    {c.before ? <span className="block">{c.before}</span> : null}
                   </span>
                 ) : null}
                 <span

@@ -55,7 +55,10 @@ function Closing({ onDone }: { onDone: () => void }) {
   const fixedBlocked =
     light === 'steady'
       ? 'With the engine light on it is not fixed. Keep the case open, or close it as given up.'
-      : closing.fixedBlocked;
+      : // What was seen before is asked once more here, and the answer counts.
+        closing.fixedBlocked?.id === 'seen'
+        ? null
+        : (closing.fixedBlocked?.text ?? null);
   const isBlocked = outcome === 'fixed' && (fixedBlocked !== null || light === null);
   const close = async () => {
     if (light !== null) await dispatch(addRecord(record.id, { kind: 'lamp', lamp: 'engine', mode: light }));
