@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { connect, example, openCase, readAll, station } from './helpers.ts';
+import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a price of one’s own moves the decision, and is in the log', async ({ page }) => {
   await example(page);
@@ -66,4 +66,28 @@ test('what it was is told when the case is closed, and the next case knows it', 
     .first()
     .click();
   await expect(page.getByText(/^It was this once before on your vehicles/)).toBeVisible();
+});
+
+test('two offers: what each line pays for, what to ask, and which costs least on average', async ({
+  page,
+}) => {
+  await example(page);
+  await page.getByText('Wet-morning shake').click();
+  await station(page, 'Decide');
+  await page.getByText('Offers and invoices').click();
+  const add = async (name: string, text: string) => {
+    await page.getByLabel('Whose offer or invoice').fill(name);
+    await page.getByLabel('Its text, a line for each item').fill(text);
+    await page.getByRole('button', { name: '+ Hold it against the evidence' }).click();
+    await expect(page.getByRole('region', { name })).toBeVisible();
+  };
+  await add('Harbour garage', 'Catalytic converter 780.00\nTotal 780.00');
+  await add('Corner garage', 'Coil boot cylinder 2 18.00\nLabour 60.00\nTotal 78.00');
+  await expect(
+    page
+      .getByRole('region', { name: 'Harbour garage' })
+      .getByText('Nothing that was read or found asks for this.'),
+  ).toBeVisible();
+  await expect(page.getByText('2 offers; Corner garage costs least on average')).toBeVisible();
+  await expectAccessible(page);
 });

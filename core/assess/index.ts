@@ -4,6 +4,7 @@ export { codePage, type CodePage } from './code-page.ts';
 export { engineOf } from './engine-of.ts';
 export { handover, handoverText, type Handover } from './handover.ts';
 export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
+export { amountOf, judgeOffers, type OfferLine, type OfferView } from './offers.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,

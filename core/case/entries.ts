@@ -226,6 +226,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** A workshop's price for all of it, finding the cause left out. */
     shop: z.number().min(0).optional(),
   }),
+  /** A workshop's offer or an invoice, as it was written. */
+  z.object({ ...base, kind: z.literal('offer'), name: z.string().min(1), text: z.string().min(1) }),
   /** The battery's earth lead was off: learned values and self-checks are gone, the codes perhaps. */
   z.object({ ...base, kind: z.literal('battery-off') }),
   /** A drive after a clear or a repair. */

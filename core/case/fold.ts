@@ -21,6 +21,8 @@ export interface CaseState {
   connection: EntryOf<'connection'> | null;
   /** Answers given since the last time the car talked, oldest first. */
   connectionSteps: readonly EntryOf<'connection-step'>[];
+  /** Offers and invoices, oldest first. */
+  offers: readonly EntryOf<'offer'>[];
   decision: EntryOf<'decision'> | null;
   /** Facts on which a decision rests and that came in after it. */
   factsSinceDecision: number;
@@ -83,6 +85,7 @@ export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
       .slice(talkedAt + 1)
       // The try that worked belongs to the connection that it made.
       .filter((e): e is EntryOf<'connection-step'> => e.kind === 'connection-step' && e.answer !== 'talks'),
+    offers: of('offer'),
     decision: of('decision').at(-1) ?? null,
     factsSinceDecision:
       decidedAt < 0 ? 0 : entries.slice(decidedAt + 1).filter((e) => DECIDING.has(e.kind)).length,

@@ -301,6 +301,7 @@ class StandingFold {
       case 'connection-step':
       case 'recording':
       case 'decision':
+      case 'offer':
       case 'note':
       case 'retracted':
       case 'closed':

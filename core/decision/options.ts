@@ -230,8 +230,13 @@ function addGates(
       text: `Inspection in ${inspection} days: a clear resets the self-checks, and they may not be ready in time. Check your local rule.`,
     });
   const warranty = daysUntil(vehicle.warrantyEnds, now);
-  if (warranty !== null && warranty >= 0)
+  if (warranty !== null && warranty >= 0) {
     repair.blocked.push({ id: 'warranty', text: 'It is under warranty: ask before you touch anything.' });
+    clear.blocked.push({
+      id: 'warranty',
+      text: 'It is under warranty: a clear would erase what the claim rests on.',
+    });
+  }
   if (leadInstance?.cause.repair.isLicensed && leadChance >= LIKELY)
     repair.blocked.push({
       id: 'licensed',

@@ -106,6 +106,8 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       return `A clear was asked for${entry.unit ? `: ${entry.unit.name}` : ''}.`;
     case 'clear-told':
       return `The codes were cleared ${CLEARED_BY_WORDS[entry.by]}.`;
+    case 'offer':
+      return `Offer or invoice: ${entry.name}.`;
     case 'price': {
       const title = causeById(entry.cause)?.repair.title ?? entry.cause;
       const told = [

@@ -9,6 +9,7 @@ import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { duration, moment, money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { Offers } from './offers.tsx';
 import { OwnPrices } from './own-prices.tsx';
 
 const AFTER: Readonly<Record<OptionId, string>> = {
@@ -106,6 +107,7 @@ export function Decide() {
           ))}
         </ul>
       </section>
+      <Offers />
       <OwnPrices />
       {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
     </StationPage>
