@@ -55,6 +55,7 @@ function causesOf(text: string): readonly string[] {
 function readLine(
   text: string,
   chanceOf: (cause: string) => number,
+  titleOf: (cause: string) => string,
 ): OfferLine & { causes: readonly string[] } {
   const price = amountOf(text);
   const line = (
