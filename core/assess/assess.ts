@@ -46,11 +46,13 @@ import {
   checkView,
   codeView,
   procedures,
+  refutedViews,
   type AcceptedView,
   type CauseView,
   type CheckView,
   type CodeView,
   type ProcedureView,
+  type RefutedView,
 } from './views.ts';
 
 export interface Assessment {
@@ -65,6 +67,8 @@ export interface Assessment {
   /** Codes that no held cause accounts for. */
   leftOver: string[];
   causes: CauseView[];
+  /** Causes that were worth a thought and are ruled out, with what did it. */
+  refuted: RefutedView[];
   /** Chance that it is none of the causes in the library. */
   none: number;
   /** Where nothing fails now: why, what to do, and the chance that nothing is wrong any more. */
@@ -183,7 +187,8 @@ export function assess(
     : [];
 
   // 5. Repair, clear and watch, or get help.
-  const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet);
+  const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
+  const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet, spent);
 
   const checks = outlooks.map((o) => checkView(o, posterior, vehicle, owner));
   const repairs = procedures(
@@ -191,6 +196,7 @@ export function assess(
     decision.plan,
     causes.map((c) => c.id),
     owner,
+    spent,
   );
 
   const assessment: Assessment = {
@@ -202,6 +208,7 @@ export function assess(
     groups,
     leftOver,
     causes,
+    refuted: hasEvidence ? refutedViews(posterior, told.evidence, told.facts) : [],
     none: posterior.none,
     quiet,
     checks,

@@ -24,4 +24,4 @@ export {
 export type { Group } from './stories.ts';
 export type { Fact } from './told.ts';
 export { unitName } from './unit-names.ts';
-export type { AcceptedView, CauseView, CheckView, CodeView, ProcedureView } from './views.ts';
+export type { AcceptedView, CauseView, CheckView, CodeView, ProcedureView, RefutedView } from './views.ts';

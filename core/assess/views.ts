@@ -112,6 +112,8 @@ export interface ProcedureView {
   askFor: string[];
   isLicensed: boolean;
   probability: number;
+  /** It was done, and the fault came back after it. */
+  hasComeBack: boolean;
 }
 
 /** Causes below this are not shown; those that nothing speaks for, only from the second figure on. */
@@ -213,12 +215,7 @@ export function causeViews(
   owner: Owner,
   lessons: readonly Lesson[],
 ): CauseView[] {
-  const indicesOf = new Map<string, number[]>();
-  evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
-  const ratios = [...indicesOf].map(([fact, indices]) => ({
-    fact,
-    byCause: evidenceRatios(posterior, indices),
-  }));
+  const ratios = ratiosByFact(posterior, evidence);
   const sideOf = new Map(facts.map((f) => [f.id, f.side]));
   return [...posterior.marginals.keys()]
     .filter((i) => (posterior.marginals[i] ?? 0) >= SHOWN)
@@ -256,6 +253,50 @@ export function causeViews(
     });
 }
 
+/** A cause that something speaks for and something else rules out. */
+export interface RefutedView {
+  id: string;
+  title: string;
+  /** The fact that speaks most against it. */
+  by: string;
+}
+
+/** From which ratio a fact counts as speaking for a cause, and under which as ruling it out. */
+const SPEAKS = 3;
+const RULES_OUT = 1 / 4;
+const MAX_REFUTED = 8;
+
+/** Causes that were worth a thought and are ruled out, each with what did it; the most thought of first. */
+export function refutedViews(
+  posterior: Posterior,
+  evidence: readonly Evidence[],
+  facts: readonly Fact[],
+): RefutedView[] {
+  const ratios = ratiosByFact(posterior, evidence);
+  const titleOf = new Map(facts.map((f) => [f.id, f.title]));
+  const found: (RefutedView & { support: number })[] = [];
+  posterior.instances.forEach((instance, i) => {
+    if ((posterior.marginals[i] ?? 0) >= SHOWN) return;
+    const own = ratios.map(({ fact, byCause }) => ({ fact, ratio: byCause[i] ?? 1 }));
+    const support = own.reduce((p, { ratio }) => (ratio > 1 ? p * ratio : p), 1);
+    const against = own.reduce((worst, r) => (r.ratio < worst.ratio ? r : worst), { fact: '', ratio: 1 });
+    const by = titleOf.get(against.fact);
+    if (support >= SPEAKS && against.ratio <= RULES_OUT && by !== undefined)
+      found.push({ id: instance.id, title: instance.title, by, support });
+  });
+  return found
+    .sort((a, b) => b.support - a.support)
+    .slice(0, MAX_REFUTED)
+    .map(({ support: _, ...view }) => view);
+}
+
+/** For each fact, how much it speaks for each cause. */
+function ratiosByFact(posterior: Posterior, evidence: readonly Evidence[]) {
+  const indicesOf = new Map<string, number[]>();
+  evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
+  return [...indicesOf].map(([fact, indices]) => ({ fact, byCause: evidenceRatios(posterior, indices) }));
+}
+
 /** What it was before, how often, and how much that counts. */
 function beforeWords({ cause, lift = 1 }: CauseInstance, lessons: readonly Lesson[]): string | null {
   const mine = lessons.filter((l) => l.cause === cause.id);
@@ -275,12 +316,16 @@ export function procedures(
   plan: readonly number[],
   shown: readonly string[],
   owner: Owner,
+  spent: ReadonlySet<string>,
 ): ProcedureView[] {
   const byChance = posterior.instances
     .map((_, i) => i)
     .filter((i) => shown.includes(posterior.instances[i]?.id ?? ''));
   byChance.sort((a, b) => (posterior.marginals[b] ?? 0) - (posterior.marginals[a] ?? 0));
-  return [...new Set([...plan, ...byChance])].flatMap((i) => {
+  const isSpent = (i: number): number => (spent.has(posterior.instances[i]?.id ?? '') ? 1 : 0);
+  // What was done and did not help comes last, unless nothing else is left to plan.
+  const order = [...new Set([...plan, ...byChance])].sort((a, b) => isSpent(a) - isSpent(b));
+  return order.flatMap((i) => {
     const instance = posterior.instances[i];
     if (!instance) return [];
     const { repair } = instance.cause;
@@ -299,6 +344,7 @@ export function procedures(
         askFor: [...askFor(instance.cause)],
         isLicensed: repair.isLicensed ?? false,
         probability: posterior.marginals[i] ?? 0,
+        hasComeBack: isSpent(i) === 1,
       },
     ];
   });

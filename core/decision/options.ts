@@ -69,7 +69,7 @@ export function money(amount: number, owner: Owner): string {
   return `${owner.currency}${Math.round(amount)}`;
 }
 
-/** Repair it, clear it and watch, or get help: expected cost, time and chance, the gates, and where it tips. */
+/** Repair it, clear it and watch, or get help: expected cost, time and chance, the gates, and where it tips. @param spent repairs after which it came back. */
 export function decide(
   state: CaseState,
   vehicle: Vehicle,
@@ -78,12 +78,14 @@ export function decide(
   allowance: Allowance,
   now: Date,
   quiet: QuietNow | null = null,
+  spent: ReadonlySet<string> = new Set(),
 ): Decision {
-  const { instances, marginals } = posterior;
+  const { instances } = posterior;
+  const { marginals } = withoutSpent(posterior, spent);
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
   const service = workshopCost(instances, marginals, owner);
   const plan = repairPlan(marginals, costs, service);
-  const lead = leadOf(posterior);
+  const lead = leadOf({ marginals });
   const leadInstance = lead === null ? null : instances[lead];
 
   const repairMinutes = plan.order.reduce((sum, i, at) => {
@@ -112,6 +114,12 @@ export function decide(
           plan.order.length > 1
             ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a {workshop}.`
             : 'If that is not it, ask a {workshop}.',
+          ...instances
+            .filter((i) => spent.has(i.id) && i !== leadInstance)
+            .map(
+              (i) =>
+                `“${i.title}” was repaired, and it came back: that is not proposed again while others are left.`,
+            ),
         ]
       : ['No single cause stands out yet: narrow it down first.'],
   };
@@ -175,6 +183,25 @@ export function decide(
   };
 }
 
+/** From this chance on another cause is left to be tried. */
+const LEFT = 0.02;
+
+/**
+ * The chances as repairs are planned by: one that was done and after which it came back is not planned again while others
+ * are left.
+ * @param spent ids of such instances.
+ */
+function withoutSpent(
+  { instances, marginals }: Posterior,
+  spent: ReadonlySet<string>,
+): { marginals: Float64Array } {
+  const isSpent = (i: number): boolean => spent.has(instances[i]?.id ?? '');
+  const areOthersLeft = marginals.some((p, i) => p >= LEFT && !isSpent(i));
+  return {
+    marginals: areOthersLeft ? marginals.map((p, i) => (isSpent(i) ? 0 : p)) : marginals,
+  };
+}
+
 /** Leave it alone, drive, and read again. */
 function leaveIt(quiet: QuietNow, otherwise: number, owner: Owner): Option {
   return {
@@ -188,7 +215,7 @@ function leaveIt(quiet: QuietNow, otherwise: number, owner: Owner): Option {
   };
 }
 
-function leadOf({ marginals }: Posterior): number | null {
+function leadOf({ marginals }: Pick<Posterior, 'marginals'>): number | null {
   let best: number | null = null;
   marginals.forEach((p, i) => {
     if (p > 0.02 && (best === null || p > (marginals[best] ?? 0))) best = i;

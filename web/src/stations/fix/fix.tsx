@@ -68,7 +68,9 @@ export function Fix() {
                 >
                   <span>
                     {p.title}
-                    <span className="block text-[13px] font-normal text-ink-2">{p.causeTitle}</span>
+                    <span className="block text-[13px] font-normal text-ink-2">
+                      {p.hasComeBack ? 'done, and it came back' : p.causeTitle}
+                    </span>
                   </span>
                   <span className="whitespace-nowrap font-mono text-[14px]">{percent(p.probability)}</span>
                 </button>

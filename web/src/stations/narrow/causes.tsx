@@ -1,16 +1,19 @@
 import { useState } from 'react';
-import type { Assessment, CauseView } from '@pincer/core/assess';
+import type { Assessment, CauseView, RefutedView } from '@pincer/core/assess';
 import { BUTTON, cx } from '../../ui/classes.ts';
-import { percent } from '../../ui/format.ts';
+import { counted, percent } from '../../ui/format.ts';
 
 /** How many causes stand in the middle before the rest is asked for. */
 const SHOWN = 6;
+/** From here on it shows that the chances add up to more than one. */
+const MORE_THAN_ONE = 1.03;
 
 /** The causes: width is the chance, slate and clay the shares of car and owner in what speaks for each. */
 export function Causes({
   causes,
   none,
   quiet,
+  refuted,
   selected,
   onSelect,
 }: {
@@ -18,6 +21,7 @@ export function Causes({
   none: number;
   /** Where nothing fails now: the chance that nothing is wrong any more. */
   quiet: Assessment['quiet'];
+  refuted: readonly RefutedView[];
   selected: string | undefined;
   onSelect: (id: string) => void;
 }) {
@@ -94,6 +98,26 @@ export function Causes({
             ? 'Fewer'
             : `${causes.length - SHOWN} more, each below ${percent(causes[SHOWN - 1]?.probability ?? 0)}`}
         </button>
+      ) : null}
+      {refuted.length > 0 ? (
+        <details className="mt-1">
+          <summary className="flex min-h-11 items-center justify-center text-[15px] font-semibold">
+            {counted(refuted.length, 'cause')} ruled out
+          </summary>
+          <ul className="text-[15px]">
+            {refuted.map((r) => (
+              <li key={r.id} className="py-0.5">
+                {r.title}
+                <span className="text-ink-2">, by: {r.by.toLowerCase()}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      {causes.reduce((sum, c) => sum + c.probability, 0) + none > MORE_THAN_ONE ? (
+        <p className="pt-1 text-center text-[14px] text-ink-2">
+          They add up to more than 100 %, because two of them may be there at once.
+        </p>
       ) : null}
       {quiet === null ? null : (
         <p className="mt-auto pt-1 text-center font-semibold">

@@ -40,6 +40,7 @@ export function Narrow() {
       causes={causes}
       none={assessment.none}
       quiet={assessment.quiet}
+      refuted={assessment.refuted}
       selected={selected?.id}
       onSelect={select}
     />
