@@ -5,6 +5,7 @@ export { engineOf } from './engine-of.ts';
 export { handover, handoverText, type Handover } from './handover.ts';
 export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
 export { amountOf, judgeOffers, type OfferLine, type OfferView } from './offers.ts';
+export { vehicleHistory, type HistoryRow, type Spending, type VehicleHistory } from './history.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,

@@ -8,6 +8,8 @@ export const caseSchema = z.object({
   vehicle: z.string().regex(/^veh_/),
   title: z.string().min(1),
   openedAt: z.iso.datetime(),
+  /** Set while it is put away: it stays in the logbook, and out of the garage. */
+  putAwayAt: z.iso.datetime().optional(),
   entries: z.array(entrySchema),
 });
 /** A case: an append-only log of facts about one vehicle. */

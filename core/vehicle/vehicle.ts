@@ -71,6 +71,8 @@ export const vehicleSchema = z.object({
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
   makerCodes: makerCodesSchema.optional(),
   moduleMap: moduleMapSchema.optional(),
+  /** Sold, scrapped or not used: it stays in the logbook, and out of the garage. */
+  putAwayAt: z.iso.datetime().optional(),
 });
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;

@@ -27,7 +27,15 @@ export function Garage() {
   const [isBusy, setBusy] = useState(false);
   useFirstStartDemo();
   const close = () => setParams({}, { replace: true });
-  const list = useMemo(() => byVehicle(Object.values(vehicles), Object.values(cases)), [vehicles, cases]);
+  const [isAllShown, setAllShown] = useState(false);
+  const { list, away } = useMemo(() => {
+    const isHere = (x: { putAwayAt?: string | undefined }) => isAllShown || x.putAwayAt === undefined;
+    const [allVehicles, allCases] = [Object.values(vehicles), Object.values(cases)];
+    return {
+      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere)),
+      away: [...allVehicles, ...allCases].filter((x) => x.putAwayAt !== undefined).length,
+    };
+  }, [vehicles, cases, isAllShown]);
 
   if (status === 'loading') return <Opening glance={glance} />;
   return (
@@ -49,7 +57,7 @@ export function Garage() {
         </Suspense>
       ) : null}
       <ExportReminder />
-      {list.length === 0 ? (
+      {list.length === 0 && away === 0 ? (
         <Notice
           title="No vehicles yet."
           action={
@@ -89,6 +97,11 @@ export function Garage() {
           )}
         </Sheets>
       )}
+      {away > 0 ? (
+        <button type="button" className={BUTTON.quiet} onClick={() => setAllShown(!isAllShown)}>
+          {isAllShown ? 'Hide what is put away' : `Show ${away} put away`}
+        </button>
+      ) : null}
       <Contained name="This form" resetOn={params}>
         <Suspense fallback={null}>
           {params.has('new') ? <NewCase onClose={close} /> : null}

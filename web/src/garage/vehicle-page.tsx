@@ -7,6 +7,7 @@ import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
 import { InspectionPanel } from '../inspection/inspection-panel.tsx';
 import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
+import { History, PutAway } from './history.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
@@ -44,7 +45,11 @@ export function VehiclePage() {
   const coverage = socketCoverage(vehicle);
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
-      <h1 className="text-2xl">{vehicle.name}</h1>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-2xl">{vehicle.name}</h1>
+        <PutAway vehicle={vehicle} />
+      </div>
+      <History vehicle={vehicle} />
       <div className="grid items-start gap-4 lg:grid-cols-[1.35fr_1fr]">
         <section className={`${SHEET} p-4`} aria-label="Vehicle details">
           <VehicleForm
@@ -55,7 +60,7 @@ export function VehiclePage() {
             submit="Save changes"
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
-              const { acceptedCodes, makerCodes, moduleMap, inspectionRule } = vehicle;
+              const { acceptedCodes, makerCodes, moduleMap, inspectionRule, putAwayAt } = vehicle;
               const isSaved = await dispatch(
                 putVehicle({
                   ...next,
@@ -63,6 +68,7 @@ export function VehiclePage() {
                   ...(makerCodes ? { makerCodes } : {}),
                   ...(moduleMap ? { moduleMap } : {}),
                   ...(inspectionRule ? { inspectionRule } : {}),
+                  ...(putAwayAt ? { putAwayAt } : {}),
                 }),
               );
               if (isSaved) toast('Saved.');

@@ -1,6 +1,7 @@
 import { Pencil, PlugZap, Plus } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
+import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { openCase } from '../store/logbook-actions.ts';
@@ -128,7 +129,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
           'unknown-outcome': 'a clear got no answer: read again',
           'read-again': 'needs a reading after the clear',
           returned: 'it came back: narrow it down again',
-          watching: 'waits for more good drives',
+          watching: a.proof.way === 'repair' ? 'repaired: clear it, or drive' : 'waits for more good drives',
           proven: 'proven; close it',
           'not-cleared': '',
         }[a.proof.status]
@@ -140,7 +141,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   return (
     <Link
       ref={ref}
-      to={`/case/${record.id}/${isRead ? 'narrow' : firstOpen}`}
+      to={`/case/${record.id}/${whereItWaits(a, isRead, firstOpen)}`}
       className="block px-4 py-3 hover:bg-sheet-2"
     >
       <div className="flex items-baseline justify-between gap-3">
@@ -160,4 +161,13 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
       <p className="mt-1.5 text-ink-2">{waits}</p>
     </Link>
   );
+}
+
+/** The station at which a case waits for its owner. */
+function whereItWaits(a: Assessment | null, isRead: boolean, firstOpen: StationId): StationId {
+  if (!a) return 'narrow';
+  if (a.proof.status === 'returned') return 'narrow';
+  if (a.proof.status !== 'not-cleared') return 'prove';
+  if (!isRead) return firstOpen;
+  return a.firstStep.kind === 'check' ? 'narrow' : 'decide';
 }

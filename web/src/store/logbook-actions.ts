@@ -106,3 +106,24 @@ export function keepDraft(key: string, value: unknown): AppThunk {
 export function decodeFile(text: string): AppThunk<Promise<Scan>> {
   return (_, __, { core }) => core.decodeFileText(text);
 }
+
+/** Changes what a case is called, or puts it away and brings it back. @returns whether storage has it. */
+export function changeCase(
+  caseId: string,
+  change: { title?: string; isPutAway?: boolean },
+): AppThunk<Promise<boolean>> {
+  return async (dispatch, getState) => {
+    const record = getState().logbook.cases[caseId];
+    if (!record) return false;
+    const { putAwayAt, ...rest } = record;
+    const isAway = change.isPutAway ?? putAwayAt !== undefined;
+    const title = change.title?.trim() ?? '';
+    return dispatch(
+      keepCase({
+        ...rest,
+        ...(title === '' ? {} : { title }),
+        ...(isAway ? { putAwayAt: putAwayAt ?? now().toISOString() } : {}),
+      }),
+    );
+  };
+}
