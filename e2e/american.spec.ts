@@ -1,5 +1,7 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { AMERICAN } from '@pincer/core/words';
+import { pdfText } from './pdf-text.ts';
 import { example, station } from './helpers.ts';
 
 test.use({ locale: 'en-US' });
@@ -59,6 +61,11 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
   await page.goto('/case/case_wet/handover');
   await expect(page.getByRole('heading', { name: 'Handover sheet' })).toBeVisible();
   await expectAmerican(page, 'handover');
+  const sheet = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as PDF' }).click();
+  const written = await pdfText(await readFile(await (await sheet).path()));
+  expect(written).toContain('P0302');
+  expect(written).not.toMatch(/\b(workshop|petrol|tyre|bonnet)\b/i);
   await page.goto('/case/case_wet/narrow');
   await page.getByRole('button', { name: 'Start this check' }).click();
   await page.getByRole('button', { name: 'I have read these; show me how' }).click();

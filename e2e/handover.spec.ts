@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
+import { pdfText } from './pdf-text.ts';
 import { example, expectAccessible, station } from './helpers.ts';
 
 test('get help leads to one page to take along, as a PDF, as text, and for a search', async ({
@@ -32,10 +33,16 @@ test('get help leads to one page to take along, as a PDF, as text, and for a sea
     page.getByRole('button', { name: 'Save as PDF' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('handover-tarrow-finch-1-4.pdf');
-  const pdf = await PDFDocument.load(await readFile(await download.path()));
+  const bytes = await readFile(await download.path());
+  const pdf = await PDFDocument.load(bytes);
   expect(pdf.getPageCount()).toBe(1);
   expect(pdf.getTitle()).toBe('Handover: Tarrow Finch 1.4');
   expect(pdf.getSubject()).toContain('Codes, Stored conditions');
+  // Read back as a reader would copy it: what it says, and not who owns the car.
+  const written = await pdfText(bytes);
+  expect(written).toContain('P0302 Misfire: cylinder 2');
+  expect(written).toMatch(/Likely causes\n•\n/);
+  expect(written).not.toContain('VIN');
 
   // What they found goes into the log as a repair.
   await page.getByLabel('Repaired cause').selectOption({ label: 'Coil boot of cylinder 2 cracked' });

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { pdfText } from './pdf-text.ts';
 import { example, expectAccessible } from './helpers.ts';
 
 test('a vehicle over the years: sorted, renamed, put away and brought back, its costs as a file', async ({
@@ -23,6 +24,12 @@ test('a vehicle over the years: sorted, renamed, put away and brought back, its 
     /^date,case,what,part number,km,cost\r\n\d{4}-/,
   );
 
+  const report = page.waitForEvent('download');
+  await history.getByRole('button', { name: 'Report for the next owner (PDF)' }).click();
+  const written = await pdfText(readFileSync(await (await report).path()));
+  expect(written).toContain('Report: Tarrow Finch 1.4');
+  expect(written).toMatch(/Shake in the wet; codes P0300, P0302; still open\./);
+  expect(written).not.toMatch(/HV 41 KLN|ZZ9TR1F46CH000302/);
   await history.getByRole('button', { name: 'Put “Shake in the wet” away' }).click();
   await page.getByRole('button', { name: 'Put away: sold, scrapped or not used' }).click();
   await expect(page.getByText('Put away. Its record stays in the logbook.')).toBeVisible();

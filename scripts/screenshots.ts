@@ -49,6 +49,27 @@ async function record(page: Page): Promise<void> {
   await page.getByRole('heading', { name: 'Hold 2,500 rpm' }).scrollIntoViewIfNeeded();
 }
 
+/** Opens the steps of the first repair. */
+async function work(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'I have read the cautions' }).click();
+  await page.getByRole('region', { name: 'Have ready' }).scrollIntoViewIfNeeded();
+}
+
+/** Types what a meter shows at the coils. */
+async function measure(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^or \d+ others$/ }).click();
+  await page.getByLabel('Search the checks').fill('primary side');
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Measure the primary side of coil 2/ })
+    .click();
+  await page.getByRole('button', { name: 'I have read these; show me how' }).click();
+  const bench = page.getByRole('region', { name: 'Type what the meter shows' });
+  for (const [n, ohms] of ['0.9', '3.6', '0.8', '0.9'].entries())
+    await bench.getByLabel(`Cylinder ${n + 1}`, { exact: true }).fill(ohms);
+  await bench.getByRole('button', { name: 'Record this measurement' }).scrollIntoViewIfNeeded();
+}
+
 const SHOTS: Shot[] = [
   { name: 'garage', path: '/' },
   { name: 'light', path: `${CASE}/light` },
@@ -62,8 +83,9 @@ const SHOTS: Shot[] = [
   { name: 'narrow-dark', path: `${CASE}/narrow`, dark: true },
   { name: 'narrow-phone', path: `${CASE}/narrow`, phone: true },
   { name: 'decide', path: `${CASE}/decide` },
-  { name: 'fix', path: `${CASE}/fix` },
-  { name: 'prove', path: '/case/case_lean/prove' },
+  { name: 'meter', path: `${CASE}/narrow`, before: measure },
+  { name: 'fix', path: `${CASE}/fix`, before: work },
+  { name: 'prove', path: `${CASE}/prove` },
   { name: 'log', path: `${CASE}/narrow?log`, before: (page) => page.getByRole('dialog').waitFor() },
   { name: 'codes', path: '/codes/P0302' },
   { name: 'garage-phone', path: '/', phone: true, dark: true },

@@ -15,16 +15,20 @@ import type { Assessment } from './assess.ts';
 import { codeStateWords } from './explain-for.ts';
 import { checkAt, lampName } from './owner-facts.ts';
 
-/** A part of the handover: a heading and its lines, each a line on paper. */
-export interface HandoverPart {
+/** A part of a sheet: a heading and its lines, each a line on paper. */
+export interface SheetPart {
   title: string;
   lines: string[];
 }
 
-/** One page for a workshop, or for whoever helps: what is known, what was done, what is open. */
-export interface Handover {
+/** Something to print, or to save as PDF. */
+export interface Sheet {
   title: string;
-  parts: HandoverPart[];
+  parts: SheetPart[];
+}
+
+/** One page for a workshop, or for whoever helps: what is known, what was done, what is open. */
+export interface Handover extends Sheet {
   /** A line to search with: year, engine, codes and the moment. */
   search: string;
 }
@@ -44,7 +48,7 @@ const WANTED = {
 type WantedPart = keyof typeof WANTED;
 
 const percent = (p: number): string => (p > 0.99 ? 'over 99 %' : `${Math.round(p * 100)} %`);
-const sentence = (text: string): string =>
+export const sentence = (text: string): string =>
   `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
 
 const fuelWord = ({ fuel }: Vehicle): string | null =>
@@ -52,7 +56,8 @@ const fuelWord = ({ fuel }: Vehicle): string | null =>
 const engineSize = ({ displacementLitres: litres }: Vehicle): string | null =>
   litres === undefined ? null : `${litres.toFixed(1)} L`;
 
-function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[] {
+/** The vehicle in a line or two. @param isNamed whether plate and VIN are told. */
+export function vehicleLines(vehicle: Vehicle, owner: Owner, isNamed: boolean): string[] {
   const km = ownUnit('km', owner.units);
   const facts = [
     vehicle.year === undefined ? null : String(vehicle.year),
@@ -83,7 +88,7 @@ function titleOfCheck(instance: string, vehicle: Vehicle): string {
 }
 
 /** What was repaired, such as `coil:2`, whether or not it is still among the likely causes. */
-function titleOfRepair({ cause: instance, title: own }: EntryOf<'repair'>): string {
+export function titleOfRepair({ cause: instance, title: own }: EntryOf<'repair'>): string {
   if (own !== undefined) return own;
   const [id = '', place] = instance.split(':');
   const title = causeById(id)?.repair.title;
@@ -150,7 +155,7 @@ export function handover(
   const of = (kind: string) => facts.filter((f) => f.kind === kind);
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
   const repairs = state.repairs.map((r) => sentence(`${titleOfRepair(r)}${r.note ? `: ${r.note}` : ''}`));
-  const parts: HandoverPart[] = [
+  const parts: SheetPart[] = [
     { title: 'Vehicle', lines: vehicleLines(vehicle, owner, isNamed) },
     { title: 'Warning lights', lines: lampLines(state) },
     {

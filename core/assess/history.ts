@@ -37,7 +37,8 @@ export interface VehicleHistory {
   codes: { code: string; cases: number; years: number[] }[];
 }
 
-function titleOf(instance: string, own?: string): string {
+/** A cause by its name, with its cylinder. @param own what the owner called it, where the library has no name. */
+export function titleOfCause(instance: string, own?: string): string {
   if (own !== undefined) return own;
   const [id = '', place] = instance.split(':');
   const cause = causeById(id);
@@ -63,7 +64,7 @@ export function vehicleHistory(cases: readonly CaseRecord[]): VehicleHistory {
         spending.push({
           at: r.at,
           case: record.title,
-          what: titleOf(r.cause, r.title),
+          what: titleOfCause(r.cause, r.title),
           partNumber: r.partNumber ?? '',
           distanceKm: r.distanceKm ?? null,
           cost: r.cost,
@@ -78,15 +79,15 @@ export function vehicleHistory(cases: readonly CaseRecord[]): VehicleHistory {
       codes,
       what:
         closed?.cause === undefined
-          ? [...new Set(repairs.map((r) => titleOf(r.cause, r.title)))]
-          : [titleOf(closed.cause)],
+          ? [...new Set(repairs.map((r) => titleOfCause(r.cause, r.title)))]
+          : [titleOfCause(closed.cause)],
       cost: costs.length > 0 ? costs.reduce((a, b) => a + b, 0) : (closed?.cost ?? null),
     });
     if (costs.length === 0 && closed?.cost !== undefined && closed.cost > 0)
       spending.push({
         at: closed.at,
         case: record.title,
-        what: closed.cause === undefined ? 'Told at the end' : titleOf(closed.cause),
+        what: closed.cause === undefined ? 'Told at the end' : titleOfCause(closed.cause),
         partNumber: '',
         distanceKm: null,
         cost: closed.cost,

@@ -2,9 +2,10 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Suspense, lazy, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { vehicleHistory, type HistoryRow, type VehicleHistory } from '@pincer/core/assess';
+import { ownerReport, vehicleHistory, type HistoryRow, type VehicleHistory } from '@pincer/core/assess';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
+import { fileName, savePdf } from '../papers/save-pdf.ts';
 import { changeCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
@@ -38,11 +39,15 @@ type SortKey = 'openedAt' | 'title' | 'cost';
 export function History({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
   const cases = useAppSelector((s) => s.logbook.cases);
-  const currency = useAppSelector((s) => s.settings.owner.currency);
-  const history = useMemo(
-    () => vehicleHistory(Object.values(cases).filter((c) => c.vehicle === vehicle.id)),
+  const owner = useAppSelector((s) => s.settings.owner);
+  const { currency } = owner;
+  const own = useMemo(
+    () => Object.values(cases).filter((c) => c.vehicle === vehicle.id),
     [cases, vehicle.id],
   );
+  const history = useMemo(() => vehicleHistory(own), [own]);
+  const report = () =>
+    savePdf(ownerReport(vehicle, own, owner), fileName('report', vehicle.name), owner.units);
   const [sort, setSort] = useState<{ key: SortKey; isUp: boolean }>({ key: 'openedAt', isUp: false });
   if (history.rows.length === 0) return null;
   const rows = [...history.rows].sort((a, b) => {
@@ -74,15 +79,20 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
         <h2 id="history" className="text-lg">
           Over the years
         </h2>
-        {history.spending.length > 0 ? (
-          <button
-            type="button"
-            className={BUTTON.plain}
-            onClick={() => void saveCosts(vehicle, history, tell)}
-          >
-            Save costs as CSV
+        <span className="flex flex-wrap gap-2">
+          <button type="button" className={BUTTON.plain} onClick={() => void report()}>
+            Report for the next owner (PDF)
           </button>
-        ) : null}
+          {history.spending.length > 0 ? (
+            <button
+              type="button"
+              className={BUTTON.plain}
+              onClick={() => void saveCosts(vehicle, history, tell)}
+            >
+              Save costs as CSV
+            </button>
+          ) : null}
+        </span>
       </div>
       <div className="overflow-x-auto">
         <table className="w-full text-left">

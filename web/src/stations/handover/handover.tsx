@@ -2,21 +2,14 @@ import { ClipboardCopy, FileDown, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { handover, handoverText } from '@pincer/core/assess';
-import { unitsOf } from '@pincer/core/words';
+import { fileName, savePdf } from '../../papers/save-pdf.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
-import { saveBlob, saveText } from '../../ui/save-text.ts';
+import { saveText } from '../../ui/save-text.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
-
-/** A file name of what the owner called the vehicle. */
-const fileName = (name: string): string =>
-  `handover-${name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')}`;
 
 /** One page for a workshop or for whoever helps; and what they found, once it is known. */
 export function HandoverSheet() {
@@ -34,26 +27,14 @@ export function HandoverSheet() {
       await navigator.clipboard.writeText(text);
       toast(`${what} copied.`);
     } catch {
-      saveText(`${fileName(vehicle.name)}.txt`, text, 'text/plain');
+      saveText(`${fileName('handover', vehicle.name)}.txt`, text, 'text/plain');
       toast(`The browser does not allow copying: saved as a file instead.`);
     }
   };
-  const savePdf = async () => {
+  const save = async () => {
     setMaking(true);
-    try {
-      // The part that writes PDFs comes when it is first wanted.
-      const { handoverPdf } = await import('./handover-pdf.ts');
-      const bytes = await handoverPdf(sheet, unitsOf(owner.units).length === 'in' ? 'letter' : 'a4');
-      saveBlob(
-        `${fileName(vehicle.name)}.pdf`,
-        new Blob([new Uint8Array(bytes)], { type: 'application/pdf' }),
-      );
-    } catch (error) {
-      const why = error instanceof Error ? error.message : 'it could not be written';
-      toast(`No PDF: ${why}. Print the page, or copy it as text.`);
-    } finally {
-      setMaking(false);
-    }
+    await savePdf(sheet, fileName('handover', vehicle.name), owner.units);
+    setMaking(false);
   };
   return (
     <StationPage
@@ -63,7 +44,7 @@ export function HandoverSheet() {
       )}
     >
       <div className="flex flex-wrap items-center gap-2 print:hidden">
-        <button type="button" className={BUTTON.solid} disabled={isMaking} onClick={() => void savePdf()}>
+        <button type="button" className={BUTTON.solid} disabled={isMaking} onClick={() => void save()}>
           <FileDown size={19} aria-hidden="true" /> {isMaking ? 'Writing the PDF…' : 'Save as PDF'}
         </button>
         <button type="button" className={BUTTON.plain} onClick={() => window.print()}>

@@ -2,7 +2,7 @@ import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib';
 import regular from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff?url';
 import bold from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-700-normal.woff?url';
-import type { Handover } from '@pincer/core/assess';
+import type { Sheet } from '@pincer/core/assess';
 
 /** Points. */
 const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const;
@@ -49,8 +49,8 @@ const bytesOf = async (url: string): Promise<ArrayBuffer> => {
   return answer.arrayBuffer();
 };
 
-/** The handover as a PDF with its font inside; one page where it fits. */
-export async function handoverPdf(sheet: Handover, paper: Paper): Promise<Uint8Array> {
+/** A sheet as a PDF with its font inside; one page where it fits. */
+export async function sheetPdf(sheet: Sheet, paper: Paper): Promise<Uint8Array> {
   const document = await PDFDocument.create();
   document.registerFontkit(fontkit);
   const [plainBytes, boldBytes] = await Promise.all([bytesOf(regular), bytesOf(bold)]);
