@@ -26,15 +26,12 @@ export async function pdfText(bytes: Uint8Array): Promise<string> {
     const fonts = page.node.Resources()?.lookup(PDFName.of('Font'), PDFDict);
     const maps = new Map(
       (fonts?.entries() ?? []).map(([name, ref]) => {
-        const font = context.lookup(ref as PDFRef, PDFDict);
+        const font = context.lookup(ref, PDFDict);
         return [name.toString(), glyphsOf(stream(font.get(PDFName.of('ToUnicode'))))] as const;
       }),
     );
     const contents = page.node.Contents();
-    const parts =
-      contents instanceof PDFArray
-        ? contents.asArray().map(stream)
-        : [contents ? latin(decodePDFRawStream(contents as PDFRawStream).decode()) : ''];
+    const parts = contents instanceof PDFArray ? contents.asArray().map(stream) : [stream(contents)];
     let glyphs = new Map<string, string>();
     for (const [, font, hex] of parts.join('\n').matchAll(/(\/\S+)\s+[\d.]+\s+Tf|<([0-9A-Fa-f]*)>\s*Tj/g)) {
       if (font !== undefined) glyphs = maps.get(font) ?? glyphs;

@@ -67,7 +67,7 @@ async function measure(page: Page): Promise<void> {
   const bench = page.getByRole('region', { name: 'Type what the meter shows' });
   for (const [n, ohms] of ['0.9', '3.6', '0.8', '0.9'].entries())
     await bench.getByLabel(`Cylinder ${n + 1}`, { exact: true }).fill(ohms);
-  await bench.getByRole('button', { name: 'Record this measurement' }).scrollIntoViewIfNeeded();
+  await bench.evaluate((section) => section.scrollIntoView({ block: 'start' }));
 }
 
 const SHOTS: Shot[] = [

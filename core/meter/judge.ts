@@ -236,6 +236,7 @@ function alikeOf(
         ? robust
         : distance;
     const percent = Math.abs(Math.round(((value - reference) / (reference || 1)) * 100));
+    const times = Math.abs(value / (reference || 1));
     const size = isShare ? `${percent} %` : shown(Math.abs(value - reference), quantity);
     const side = value < reference ? 'under' : 'over';
     const whom =
@@ -246,7 +247,9 @@ function alikeOf(
       said:
         value === reference
           ? 'Like the others.'
-          : `${size} ${side} ${whom} (${shown(reference, quantity)}); up to ${allowedText} is normal.`,
+          : isShare && times >= 2
+            ? `${inUnit(times)} times ${whom} (${shown(reference, quantity)}); up to ${allowedText} off is normal.`
+            : `${size} ${side} ${whom} (${shown(reference, quantity)}); up to ${allowedText} is normal.`,
     };
   });
 }
