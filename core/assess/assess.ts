@@ -46,6 +46,7 @@ import {
   checkView,
   codeView,
   procedures,
+  ratiosByFact,
   refutedViews,
   type AcceptedView,
   type CauseView,
@@ -180,7 +181,8 @@ export function assess(
   // 4. Stories, causes, the next check.
   const codes = told.codes.map((c) => c.code);
   const { groups, leftOver } = groupCodes(posterior, codes);
-  const causes = hasEvidence ? causeViews(posterior, told.evidence, told.facts, codes, owner, learnt) : [];
+  const ratios = hasEvidence ? ratiosByFact(posterior, told.evidence) : [];
+  const causes = hasEvidence ? causeViews(posterior, ratios, told.facts, codes, owner, learnt) : [];
   const done = new Set(standing.checks.keys());
   const outlooks = hasEvidence
     ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone)
@@ -208,7 +210,7 @@ export function assess(
     groups,
     leftOver,
     causes,
-    refuted: hasEvidence ? refutedViews(posterior, told.evidence, told.facts) : [],
+    refuted: hasEvidence ? refutedViews(posterior, ratios, told.facts) : [],
     none: posterior.none,
     quiet,
     checks,

@@ -209,13 +209,12 @@ export function checkView(
 /** The causes worth showing, the likeliest first, with what speaks for and against each. */
 export function causeViews(
   posterior: Posterior,
-  evidence: readonly Evidence[],
+  ratios: readonly FactRatios[],
   facts: readonly Fact[],
   codes: readonly string[],
   owner: Owner,
   lessons: readonly Lesson[],
 ): CauseView[] {
-  const ratios = ratiosByFact(posterior, evidence);
   const sideOf = new Map(facts.map((f) => [f.id, f.side]));
   return [...posterior.marginals.keys()]
     .filter((i) => (posterior.marginals[i] ?? 0) >= SHOWN)
@@ -269,10 +268,9 @@ const MAX_REFUTED = 8;
 /** Causes that were worth a thought and are ruled out, each with what did it; the most thought of first. */
 export function refutedViews(
   posterior: Posterior,
-  evidence: readonly Evidence[],
+  ratios: readonly FactRatios[],
   facts: readonly Fact[],
 ): RefutedView[] {
-  const ratios = ratiosByFact(posterior, evidence);
   const titleOf = new Map(facts.map((f) => [f.id, f.title]));
   const found: (RefutedView & { support: number })[] = [];
   posterior.instances.forEach((instance, i) => {
@@ -290,8 +288,14 @@ export function refutedViews(
     .map(({ support: _, ...view }) => view);
 }
 
-/** For each fact, how much it speaks for each cause. */
-function ratiosByFact(posterior: Posterior, evidence: readonly Evidence[]) {
+/** How much a fact speaks for each cause, by index of the instance. */
+export interface FactRatios {
+  fact: string;
+  byCause: Float64Array;
+}
+
+/** For each fact, how much it speaks for each cause: the dearest part of the views, so that it is made once for all. */
+export function ratiosByFact(posterior: Posterior, evidence: readonly Evidence[]): FactRatios[] {
   const indicesOf = new Map<string, number[]>();
   evidence.forEach((e, i) => indicesOf.set(e.fact, [...(indicesOf.get(e.fact) ?? []), i]));
   return [...indicesOf].map(([fact, indices]) => ({ fact, byCause: evidenceRatios(posterior, indices) }));

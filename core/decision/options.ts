@@ -188,7 +188,7 @@ const LEFT = 0.02;
 
 /**
  * The chances as repairs are planned by: one that was done and after which it came back is not planned again while others
- * are left.
+ * are left. The plan takes the repair as well done: the others share the chance that is left to it.
  * @param spent ids of such instances.
  */
 function withoutSpent(
@@ -196,9 +196,10 @@ function withoutSpent(
   spent: ReadonlySet<string>,
 ): { marginals: Float64Array } {
   const isSpent = (i: number): boolean => spent.has(instances[i]?.id ?? '');
+  const rest = Math.max(0.1, 1 - marginals.reduce((sum, p, i) => sum + (isSpent(i) ? p : 0), 0));
   const areOthersLeft = marginals.some((p, i) => p >= LEFT && !isSpent(i));
   return {
-    marginals: areOthersLeft ? marginals.map((p, i) => (isSpent(i) ? 0 : p)) : marginals,
+    marginals: areOthersLeft ? marginals.map((p, i) => (isSpent(i) ? 0 : p / rest)) : marginals,
   };
 }
 
