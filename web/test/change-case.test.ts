@@ -1,0 +1,158 @@
+import type { Vehicle } from '@pincer/core/vehicle';
+import type { MemoryForage } from './memory-forage.ts';
+import { FULL, emptyRecords, setDisk } from './raw-records.ts';
+
+jest.mock('localforage', () => {
+  const { MemoryForage: Memory } = jest.requireActual<{ MemoryForage: typeof MemoryForage }>(
+    './memory-forage.ts',
+  );
+  const shared = new Memory();
+  return { __esModule: true, default: { createInstance: () => shared } };
+});
+import { loadAll } from '../src/storage/records.ts';
+import { lessonsOf } from '../src/store/lessons.ts';
+import { changeCase, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
+import { addImport, checkImport, exportCase } from '../src/store/transfer-actions.ts';
+import { aPage, notes, type Page } from './pages.ts';
+
+/** A busy machine is no reason to fail. */
+jest.setTimeout(60_000);
+
+const CAR: Vehicle = {
+  id: 'veh_test',
+  name: 'Tarrow Finch 1.4',
+  kind: 'car',
+  fuel: 'petrol',
+  aspiration: 'natural',
+};
+Object.defineProperties(globalThis, {
+  addEventListener: { value: () => undefined, configurable: true },
+  removeEventListener: { value: () => undefined, configurable: true },
+});
+
+const pages: Page[] = [];
+const page = async (): Promise<Page> => {
+  const one = aPage();
+  pages.push(one);
+  await one.dispatch(load());
+  return one;
+};
+const caseOf = (p: Page, id: string) => p.store.getState().logbook.cases[id];
+
+/** A page with a vehicle and a case that holds two entries. */
+async function begun(): Promise<{ one: Page; id: string }> {
+  const one = await page();
+  await one.dispatch(putVehicle(CAR));
+  const { id } = await one.dispatch(openCase(CAR, 'A light came on'));
+  await one.dispatch(record(id, { kind: 'lamp', lamp: 'engine', mode: 'steady' }));
+  await one.dispatch(record(id, { kind: 'note', text: 'Only when wet.' }));
+  return { one, id };
+}
+
+beforeEach(async () => {
+  notes.clear();
+  setDisk(null);
+  await emptyRecords();
+});
+afterEach(() => {
+  for (const p of pages.splice(0)) p.close();
+});
+
+describe('a case by another name, or put away', () => {
+  test('the name changes here, in storage, and on another page; no entry is touched', async () => {
+    const { one, id } = await begun();
+    const other = await page();
+    const before = caseOf(one, id)?.entries;
+    expect(await one.dispatch(changeCase(id, { title: '  Shake in the wet ' }))).toBe(true);
+    expect(caseOf(one, id)).toMatchObject({ title: 'Shake in the wet', entries: before });
+    expect(caseOf(other, id)).toMatchObject({ title: 'Shake in the wet', entries: before });
+    expect((await loadAll()).cases.find((c) => c.id === id)).toMatchObject({
+      title: 'Shake in the wet',
+      entries: before,
+    });
+  });
+
+  test('an empty name changes nothing, and an unknown case is not made', async () => {
+    const { one, id } = await begun();
+    await one.dispatch(changeCase(id, { title: '   ' }));
+    expect(caseOf(one, id)?.title).toBe('A light came on');
+    expect(await one.dispatch(changeCase('case_none', { title: 'x' }))).toBe(false);
+    expect(caseOf(one, 'case_none')).toBeUndefined();
+  });
+
+  test('put away it stays whole, keeps its day when renamed, and comes back as it was', async () => {
+    const { one, id } = await begun();
+    await one.dispatch(changeCase(id, { isPutAway: true }));
+    const away = caseOf(one, id)?.putAwayAt;
+    expect(away).toBeDefined();
+    await one.dispatch(changeCase(id, { title: 'Wet' }));
+    expect(caseOf(one, id)).toMatchObject({ title: 'Wet', putAwayAt: away });
+    expect(caseOf(one, id)?.entries).toHaveLength(2);
+    await one.dispatch(changeCase(id, { isPutAway: false }));
+    expect(caseOf(one, id)).not.toHaveProperty('putAwayAt');
+    const again = await page();
+    expect(caseOf(again, id)).toMatchObject({ title: 'Wet' });
+    expect(caseOf(again, id)).not.toHaveProperty('putAwayAt');
+  });
+
+  test('a full disk: it says so, the page keeps the new name, and the next try stores it', async () => {
+    const { one, id } = await begun();
+    setDisk(FULL);
+    expect(await one.dispatch(changeCase(id, { title: 'Wet' }))).toBe(false);
+    expect(caseOf(one, id)?.title).toBe('Wet');
+    expect(Object.keys(one.store.getState().logbook.unsaved)).toHaveLength(1);
+    setDisk(null);
+    expect(await one.dispatch(changeCase(id, { title: 'Wet' }))).toBe(true);
+    expect((await loadAll()).cases.find((c) => c.id === id)?.title).toBe('Wet');
+    expect(one.store.getState().logbook.unsaved).toEqual({});
+  });
+
+  test('an entry that another page records meanwhile is not lost by the new name', async () => {
+    const { one, id } = await begun();
+    const other = await page();
+    await Promise.all([
+      one.dispatch(changeCase(id, { title: 'Wet' })),
+      other.dispatch(record(id, { kind: 'note', text: 'From the phone.' })),
+    ]);
+    for (const p of [one, other, await page()]) {
+      expect(caseOf(p, id)?.title).toBe('Wet');
+      expect(caseOf(p, id)?.entries).toHaveLength(3);
+    }
+  });
+
+  test('a file takes along that it is put away, and what newer entries it holds', async () => {
+    const { one, id } = await begun();
+    await one.dispatch(record(id, { kind: 'clear-told', by: 'workshop' }));
+    await one.dispatch(record(id, { kind: 'price', cause: 'coil', parts: 40, shop: 120 }));
+    await one.dispatch(record(id, { kind: 'offer', name: 'Corner garage', text: 'Coil 40' }));
+    await one.dispatch(changeCase(id, { isPutAway: true }));
+    const text = one.dispatch(exportCase(id));
+    const whole = caseOf(one, id);
+    if (text === null || !whole) throw new Error('no file');
+    await emptyRecords();
+    notes.clear();
+    const fresh = await page();
+    const checked = await fresh.dispatch(checkImport(text));
+    if (!checked.ok || !('file' in checked)) throw new Error('no case in it');
+    await fresh.dispatch(addImport(checked.file));
+    expect(caseOf(fresh, id)).toEqual(whole);
+  });
+});
+
+describe('what closed cases teach', () => {
+  test('the list stays the same one until a case is closed or opened again', async () => {
+    const { one, id } = await begun();
+    const lessons = () => lessonsOf(one.store.getState().logbook);
+    const none = lessons();
+    expect(none).toEqual([]);
+    await one.dispatch(record(id, { kind: 'note', text: 'Still wet.' }));
+    expect(lessons()).toBe(none);
+    await one.dispatch(
+      record(id, { kind: 'closed', outcome: 'fixed', cause: 'coil-boot:2', isProven: true }),
+    );
+    const learnt = lessons();
+    expect(learnt.map((l) => l.cause)).toEqual(['coil-boot']);
+    await one.dispatch(record(id, { kind: 'lamp', lamp: 'engine', mode: 'steady' }));
+    expect(lessons()).toEqual([]);
+  });
+});
