@@ -112,6 +112,8 @@ test('from opening the app to the first codes of a known car, two touches', asyn
     .getByRole('region', { name: 'Kestrine 650' })
     .getByRole('button', { name: 'Connect and read' })
     .click();
+  // The garage has buttons of the same name.
+  await expect(page).toHaveURL(/plug-in/);
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
   await expect(page.getByText('P0562').first()).toBeVisible({ timeout: 20_000 });
 });

@@ -37,6 +37,7 @@ test('a usual trip makes a plan by day, which can be taken along as a calendar f
   ] as const)
     await page.getByLabel(label).fill(value);
   await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
   await page.getByText('Looked at before buying').click();
   await page
     .getByRole('navigation', { name: 'Stations' })

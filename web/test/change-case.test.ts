@@ -139,6 +139,43 @@ describe('a case by another name, or put away', () => {
   });
 });
 
+describe('a change made while the notes of the last time are being written', () => {
+  test('is not overtaken by an older note of the same vehicle or case', async () => {
+    const first = await page();
+    const cars = ['a', 'b', 'c', 'd'].map((n) => ({ ...CAR, id: `veh_${n}`, name: `Car ${n}` }));
+    setDisk(FULL);
+    for (const car of cars) await first.dispatch(putVehicle(car));
+    const last = cars[3] ?? CAR;
+    const { id } = await first.dispatch(openCase(last, 'A light came on'));
+    await first.dispatch(record(id, { kind: 'note', text: 'Noted before the lights went out.' }));
+    first.close();
+    setDisk(null);
+
+    const second = aPage();
+    pages.push(second);
+    const loading = second.dispatch(load());
+    while (second.store.getState().logbook.status !== 'ready') await new Promise((go) => setTimeout(go, 1));
+    const changes = Promise.all([
+      second.dispatch(putVehicle({ ...last, name: 'Renamed at once' })),
+      second.dispatch(changeCase(id, { title: 'Renamed too' })),
+    ]);
+    await Promise.all([loading, changes]);
+    const stored = await loadAll();
+    for (const { vehicles, cases } of [
+      {
+        vehicles: Object.values(second.store.getState().logbook.vehicles),
+        cases: Object.values(second.store.getState().logbook.cases),
+      },
+      stored,
+    ]) {
+      expect(vehicles.find((v) => v.id === last.id)?.name).toBe('Renamed at once');
+      expect(cases.find((c) => c.id === id)).toMatchObject({ title: 'Renamed too' });
+      expect(cases.find((c) => c.id === id)?.entries).toHaveLength(1);
+      expect(vehicles).toHaveLength(4);
+    }
+  });
+});
+
 describe('what closed cases teach', () => {
   test('the list stays the same one until a case is closed or opened again', async () => {
     const { one, id } = await begun();

@@ -150,9 +150,20 @@ function compare(): AppThunk<Promise<StorageCheck>> {
   };
 }
 
+/**
+ * What was noted, as the page has it now: while the notes of the last time are being written, the owner may have changed
+ * the same vehicle or case, and the older note must not come after it.
+ */
+function asItIsNow(item: Noted, { vehicles, cases }: LogbookState): Noted {
+  if ('vehicle' in item) return { vehicle: vehicles[item.vehicle.id] ?? item.vehicle };
+  if (!('head' in item)) return item;
+  const record = cases[item.head.id];
+  return record ? { head: headOf(record) } : item;
+}
+
 /** Reads everything from storage into the store, and finishes what a reload or a crash has interrupted. */
 export function loadLogbook(): AppThunk<Promise<boolean>> {
-  return async (dispatch) => {
+  return async (dispatch, getState) => {
     let isEmpty: boolean;
     try {
       const names = await glance();
@@ -174,11 +185,12 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
       noted = dispatch(takeFromJournal());
     }
     dispatch(logbookSlice.actions.opened());
-    for (const item of noted) await dispatch(keep(item));
+    for (const item of noted) await dispatch(keep(asItIsNow(item, getState().logbook)));
     // A case that was only noted may have had entries in storage already.
     if (noted.some((item) => 'head' in item))
       await loadAll().then(
-        (all) => dispatch(loaded(all)),
+        // The owner may have changed something since: what the page knows already stays as it is.
+        (all) => dispatch(logbookSlice.actions.found(all)),
         () => undefined,
       );
     return true;

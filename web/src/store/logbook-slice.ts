@@ -64,14 +64,25 @@ export const logbookSlice = createSlice({
     loaded(state, { payload }: PayloadAction<Loaded>) {
       if (state.status === 'failed') state.status = 'ready';
       state.problem = null;
-      for (const v of payload.vehicles) if (!(v.id in state.unsaved)) state.vehicles[v.id] = v;
+      // What is being written here, or could not be, is newer than what lies there.
+      const isNewerHere = (id: string): boolean => id in state.unsaved || id in state.saving;
+      for (const v of payload.vehicles) if (!isNewerHere(v.id)) state.vehicles[v.id] = v;
       for (const c of payload.cases) {
         const known = state.cases[c.id];
-        state.cases[c.id] = known ? { ...c, entries: mergeEntries(c.entries, known.entries) } : c;
+        const head = known && isNewerHere(c.id) ? known : c;
+        state.cases[c.id] = known ? { ...head, entries: mergeEntries(c.entries, known.entries) } : c;
       }
       state.setAside = payload.setAside;
       state.newer = payload.newer;
       state.marks = payload.marks;
+    },
+    /** What storage has beside what is on the page: nothing that the page knows is taken back. */
+    found(state, { payload }: PayloadAction<Pick<Loaded, 'vehicles' | 'cases'>>) {
+      for (const v of payload.vehicles) state.vehicles[v.id] ??= v;
+      for (const c of payload.cases) {
+        const known = state.cases[c.id];
+        state.cases[c.id] = known ? { ...known, entries: mergeEntries(c.entries, known.entries) } : c;
+      }
     },
     /** Everything is on the page that will be. */
     opened(state) {
