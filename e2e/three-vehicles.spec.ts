@@ -19,11 +19,18 @@ async function take(page: Page, which: 'first' | 'last'): Promise<void> {
   await expect(dialog).toBeHidden();
 }
 
-for (const { name, vehicle, fault, code } of [
-  { name: 'a diesel van', vehicle: 'veh_dray', fault: 'Particulate filter full of soot', code: 'P2463' },
+for (const { name, vehicle, title, fault, code } of [
+  {
+    name: 'a diesel van',
+    vehicle: 'veh_dray',
+    title: /Ostler Dray/,
+    fault: 'Particulate filter full of soot',
+    code: 'P2463',
+  },
   {
     name: 'a motorcycle',
     vehicle: 'veh_kestrine',
+    title: /Kestrine/,
     fault: 'Regulator/rectifier failing',
     code: 'P0562',
   },
@@ -32,7 +39,7 @@ for (const { name, vehicle, fault, code } of [
     test.setTimeout(60_000);
     await example(page);
     await page.goto(`/?new=${vehicle}`);
-    await page.getByRole('button', { name: 'Open the case' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: title }).click();
     await page
       .getByRole('radiogroup', { name: 'Engine light (check engine)' })
       .getByRole('radio', { name: 'Steady' })

@@ -18,7 +18,7 @@ export function NewCase({ onClose }: { onClose: () => void }) {
     const record = await dispatch(openCase(vehicle, 'A light came on'));
     void navigate(`/case/${record.id}/light`);
   };
-  const known = Object.values(vehicles);
+  const known = Object.values(vehicles).filter((v) => v.putAwayAt === undefined);
   return (
     <Dialog
       title="A light came on"
