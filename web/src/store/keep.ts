@@ -17,6 +17,7 @@ import {
 } from '../storage/records.ts';
 import { crossOut, idOfNoted, noteDown, pendingRecords, type Noted } from './journal.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
+import { takeInStored } from './take-in.ts';
 import { settingsSlice } from './settings-slice.ts';
 import { copy, matchSecondCopy } from './match-copy.ts';
 import type { AppThunk } from './store.ts';
@@ -53,7 +54,8 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
       dispatch(saveFailed({ id, caseId, why: message, next }));
       return false;
     }
-    crossOut(id);
+    // While a newer write of the same record is under way, its note stays: only that one may cross it out.
+    if ((getState().logbook.saving[id] ?? 1) <= 1) crossOut(id);
     dispatch(saved(id));
     tabs.tell(item satisfies TabMessage);
     space.persist();
@@ -130,7 +132,7 @@ function compare(): AppThunk<Promise<StorageCheck>> {
         ...[...setAside, ...newer].map((r) => r.key),
       ]);
       if ([...stored].some((k) => /^(case|entry|vehicle):/.test(k) && !known.has(k))) {
-        dispatch(loaded(await loadAll()));
+        await dispatch(takeInStored());
         result.hasFound = true;
       }
     } catch {
@@ -187,12 +189,7 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
     dispatch(logbookSlice.actions.opened());
     for (const item of noted) await dispatch(keep(asItIsNow(item, getState().logbook)));
     // A case that was only noted may have had entries in storage already.
-    if (noted.some((item) => 'head' in item))
-      await loadAll().then(
-        // The owner may have changed something since: what the page knows already stays as it is.
-        (all) => dispatch(logbookSlice.actions.found(all)),
-        () => undefined,
-      );
+    if (noted.some((item) => 'head' in item)) await dispatch(takeInStored()).catch(() => undefined);
     return true;
   };
 }
@@ -256,7 +253,7 @@ export function keepNewer(caseId: string, entries: readonly unknown[]): AppThunk
     if (entries.length === 0) return 0;
     try {
       await saveNewerEntries(caseId, entries);
-      dispatch(loaded(await loadAll()));
+      await dispatch(takeInStored());
       await dispatch(matchSecondCopy());
       return 0;
     } catch {

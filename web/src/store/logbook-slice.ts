@@ -28,8 +28,8 @@ export interface LogbookState {
   setAside: SetAside[];
   newer: Newer[];
   marks: Marks;
-  /** Records that storage has been asked to keep and has not said yet that it does, by their id. */
-  saving: Record<string, true>;
+  /** Records that storage has been asked to keep and has not said yet that it does, by their id: how many times. */
+  saving: Record<string, number>;
   /** Records that storage would not keep, by their id. */
   unsaved: Record<string, Unsaved>;
   /** Records that the browser had lost and that came back from the second copy, until the owner has read it. */
@@ -53,6 +53,12 @@ const initialState: LogbookState = {
 const without = <T>(record: Record<string, T>, id: string): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
 
+/** One of the writes of a record is over; another one of the same record may still be under way. */
+const oneLess = (saving: Record<string, number>, id: string): Record<string, number> => {
+  const left = (saving[id] ?? 1) - 1;
+  return left > 0 ? { ...saving, [id]: left } : without(saving, id);
+};
+
 export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
@@ -75,14 +81,6 @@ export const logbookSlice = createSlice({
       state.setAside = payload.setAside;
       state.newer = payload.newer;
       state.marks = payload.marks;
-    },
-    /** What storage has beside what is on the page: nothing that the page knows is taken back. */
-    found(state, { payload }: PayloadAction<Pick<Loaded, 'vehicles' | 'cases'>>) {
-      for (const v of payload.vehicles) state.vehicles[v.id] ??= v;
-      for (const c of payload.cases) {
-        const known = state.cases[c.id];
-        state.cases[c.id] = known ? { ...known, entries: mergeEntries(c.entries, known.entries) } : c;
-      }
     },
     /** Everything is on the page that will be. */
     opened(state) {
@@ -123,15 +121,15 @@ export const logbookSlice = createSlice({
         state.cases[payload.caseId] = addEntry(record, payload.entry);
     },
     saveBegun(state, { payload }: PayloadAction<string>) {
-      state.saving[payload] = true;
+      state.saving[payload] = (state.saving[payload] ?? 0) + 1;
     },
     /** Storage would not keep it: it stays here, and in what can be exported. */
     saveFailed(state, { payload: { id, ...unsaved } }: PayloadAction<Unsaved & { id: string }>) {
-      state.saving = without(state.saving, id);
+      state.saving = oneLess(state.saving, id);
       state.unsaved[id] = unsaved;
     },
     saved(state, { payload }: PayloadAction<string>) {
-      state.saving = without(state.saving, payload);
+      state.saving = oneLess(state.saving, payload);
       if (payload in state.unsaved) state.unsaved = without(state.unsaved, payload);
     },
     marked(state, { payload }: PayloadAction<Marks>) {

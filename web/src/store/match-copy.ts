@@ -1,6 +1,7 @@
 import { copiedKeys } from '../storage/copied-keys.ts';
-import { loadAll, putMissing, rawRecords, storedKeys } from '../storage/records.ts';
+import { putMissing, rawRecords, storedKeys } from '../storage/records.ts';
 import { logbookSlice } from './logbook-slice.ts';
+import { takeInStored } from './take-in.ts';
 import type { AppThunk } from './store.ts';
 
 /** Records that are copied without a pause. */
@@ -32,7 +33,7 @@ function match(): AppThunk<Promise<void>> {
     const lost = copiesOf([...copied].filter((k) => !stored.has(k)));
     if (lost.length > 0) {
       await putMissing(lost);
-      dispatch(logbookSlice.actions.loaded(await loadAll()));
+      await dispatch(takeInStored());
       dispatch(logbookSlice.actions.broughtBack(lost.length));
     }
     const lacking = [...stored].filter((k) => OF_LOGBOOK.test(k) && !copied.has(k));

@@ -195,21 +195,23 @@ export function addDemo(): AppThunk<Promise<void>> {
 let adding: Promise<void> | null = null;
 
 function bringDemo(): AppThunk<Promise<void>> {
-  return async (dispatch) => {
+  return async (dispatch, getState) => {
     await dispatch(mark({ example: 'begun' }));
     const response = await fetch('/demo/harbour.json');
     if (!response.ok) throw new Error(`The example is not there (${response.status}).`);
     const demo = (await response.json()) as { vehicles: unknown[]; files: unknown[] };
+    // The vehicles first, and none that is here: finished at a later start, it must not undo what was changed meanwhile.
+    for (const raw of demo.vehicles) {
+      const vehicle = vehicleSchema.safeParse(raw);
+      if (vehicle.success && !getState().logbook.vehicles[vehicle.data.id])
+        await dispatch(keepVehicle(vehicle.data));
+    }
     const exampleCases: string[] = [];
     for (const data of demo.files) {
       const outcome = await dispatch(checkImport(JSON.stringify(data)));
       if (!outcome.ok || !('file' in outcome)) continue;
       const { caseId } = await dispatch(addImport(outcome.file));
       exampleCases.push(caseId);
-    }
-    for (const raw of demo.vehicles) {
-      const vehicle = vehicleSchema.safeParse(raw);
-      if (vehicle.success) await dispatch(keepVehicle(vehicle.data));
     }
     await dispatch(mark({ example: 'done', exampleCases }));
   };
