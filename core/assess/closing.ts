@@ -1,7 +1,6 @@
-import type { CaseState } from '@pincer/core/case';
-import { causeById } from '@pincer/core/knowledge';
+import { engineLightOf, type CaseState } from '@pincer/core/case';
 import type { ProofView } from '@pincer/core/proof';
-import { atCylinder } from '@pincer/core/diagnosis';
+import { titleOfCause } from './history.ts';
 
 /** What closing a case as fixed asks for. */
 export interface ClosingView {
@@ -16,18 +15,20 @@ export interface ClosingView {
   cost: number | null;
 }
 
-/** The engine lamp as it is known last: what the car commands counts, else what the owner saw. */
+/** The engine light, where it is known to be on. */
 function whyLit({ standing }: CaseState): ClosingView['fixedBlocked'] {
-  if (standing.mils.some((m) => m.clearedBy === null && m.mil.on))
-    return {
-      id: 'commanded',
-      text: 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.',
-    };
-  const seen = standing.lamps.get('engine');
-  const isOvertaken = standing.mils.some((m) => m.clearedBy === null && seen && m.word.at > seen.at);
-  if (seen && seen.clearedBy === null && seen.mode !== 'out' && !isOvertaken)
-    return { id: 'seen', text: 'By your last answer the engine light is on.' };
-  return null;
+  switch (engineLightOf(standing)) {
+    case 'commanded':
+      return {
+        id: 'commanded',
+        text: 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.',
+      };
+    case 'seen':
+      return { id: 'seen', text: 'By your last answer the engine light is on.' };
+    case 'off':
+    case 'unknown':
+      return null;
+  }
 }
 
 /** @param proof of the same case. */
@@ -42,13 +43,7 @@ export function closingView(state: CaseState, proof: ProofView): ClosingView {
         ? { id: 'returned', text: 'The fault has come back since: it is not fixed.' }
         : whyLit(state),
     lacks: isProven ? null : lacksOf(proof),
-    causes: ids.flatMap((id) => {
-      const [base = '', place] = id.split(':');
-      const cause = causeById(base);
-      return cause
-        ? [{ id, title: atCylinder(cause.title, place === undefined ? null : Number(place)) }]
-        : [];
-    }),
+    causes: ids.filter((id) => id !== 'other').map((id) => ({ id, title: titleOfCause(id) })),
     cost: costs.length > 0 ? costs.reduce((a, b) => a + b, 0) : null,
   };
 }

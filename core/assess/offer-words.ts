@@ -1,10 +1,16 @@
-/** What a line of an offer or an invoice pays for: words in either English, and the causes that they mend. */
+/**
+ * What a line of an offer or an invoice pays for: words in either English, and the causes that they repair. The first that
+ * fits counts, so that the more exact words stand first: a glow plug is no spark plug.
+ */
 export const OFFER_WORDS: readonly (readonly [words: RegExp, causes: readonly string[]])[] = [
-  [/\b(spark )?plugs?\b(?!.*\bglow)/i, ['plug', 'plugs-overdue']],
   [/\bglow ?plugs?\b/i, ['glow-plug']],
   [/\bcoil boots?\b|\bplug boots?\b/i, ['coil-boot']],
-  [/\b(ignition )?coils?\b(?! boot)|\bcoil ?packs?\b/i, ['coil']],
   [/\b(ignition|ht|spark plug) (leads?|wires?)\b/i, ['leads-worn']],
+  [/\bdifferential pressure sensor\b|\bdpf (pressure )?sensor\b/i, ['dpf-sensor', 'dpf-hose']],
+  [/\boil pressure (switch|sensor)\b/i, ['oil-pressure-switch']],
+  [/\b(boost|charge air|intercooler|turbo) (hose|pipe)s?\b/i, ['charge-hose']],
+  [/\b(spark )?plugs?\b/i, ['plug', 'plugs-overdue']],
+  [/\b(ignition )?coils?\b(?! boot)|\bcoil ?packs?\b/i, ['coil']],
   [/\b(mass )?air ?flow (sensor|meter)\b|\bmaf\b/i, ['maf-failed', 'maf-dirty', 'maf-wiring']],
   [/\bmap sensor\b|\bmanifold pressure sensor\b/i, ['map-failed']],
   [/\bintake (air )?temp\w* sensor\b|\biat\b/i, ['iat-failed']],
@@ -36,12 +42,10 @@ export const OFFER_WORDS: readonly (readonly [words: RegExp, causes: readonly st
   [/\b(o2|oxygen|lambda) (sensor|probe)s?\b/i, ['oxygen-front', 'oxygen-rear', 'oxygen-heater']],
   [/\bcatal(yst|ytic)\b|\bcat converter\b/i, ['catalyst-worn', 'scr-worn']],
   [/\bexhaust (gasket|leak|clamp|flange)\b/i, ['exhaust-leak']],
-  [/\begr (valve|cooler)?\b/i, ['egr-stuck', 'egr-motor', 'egr-passage', 'egr-cooler-leak']],
+  [/\begr\b/i, ['egr-stuck', 'egr-motor', 'egr-passage', 'egr-cooler-leak']],
   [/\bdpf\b|\bparticulate filter\b/i, ['particulate-full', 'dpf-ash', 'dpf-cracked', 'dpf-short-trips']],
-  [/\bdifferential pressure sensor\b|\bdpf (pressure )?sensor\b/i, ['dpf-sensor', 'dpf-hose']],
   [/\bnox sensors?\b/i, ['nox-sensor']],
   [/\bturbo(charger)?\b(?! hose| pipe)/i, ['turbo-worn', 'turbo-vanes']],
-  [/\b(boost|charge air|intercooler|turbo) (hose|pipe)s?\b/i, ['charge-hose']],
   [/\bthermostat\b/i, ['thermostat-open', 'thermostat-closed', 'thermostat-heater']],
   [/\bwater pump\b|\bcoolant pump\b/i, ['water-pump', 'water-pump-electric']],
   [/\bcoolant (temp\w* )?sensor\b|\bect sensor\b/i, ['coolant-sensor']],
@@ -50,10 +54,9 @@ export const OFFER_WORDS: readonly (readonly [words: RegExp, causes: readonly st
   [/\bhead gasket\b/i, ['head-gasket']],
   [/\bcrank(shaft)? (position )?sensor\b/i, ['crank-sensor', 'crank-wire']],
   [/\bcam(shaft)? (position )?sensor\b/i, ['cam-sensor', 'cam-wire']],
-  [/\btiming (chain|belt)\b/i, ['timing-chain', 'timing-off', 'timing-belt']],
+  [/\btiming (chain|belt)\b/i, ['timing-stretched', 'belt-tensioner', 'cam-timing-off']],
   [/\b(oil control valve|vvt|vanos solenoid|cam phaser)\b/i, ['cam-adjuster-valve']],
   [/\bknock sensor\b/i, ['knock-sensor']],
-  [/\boil pressure (switch|sensor)\b/i, ['oil-pressure-switch']],
   [/\b(battery)\b(?!.*\b(key|hybrid|traction|high)\b)/i, ['battery-weak', 'low-12v-hybrid']],
   [/\balternator\b/i, ['alternator', 'overcharging']],
   [/\bstarter( motor)?\b/i, ['starter', 'starter-relay']],

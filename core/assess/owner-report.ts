@@ -48,8 +48,8 @@ function caseLine(record: CaseRecord): string {
 }
 
 /**
- * What the next owner of a vehicle would want to know: its faults, repairs and what is lived with. Without plate, VIN, notes,
- * or anything else that speaks of the owner.
+ * What the next owner of a vehicle would want to know: its faults, repairs and what is lived with. Without plate, VIN and
+ * notes; the names of cases and of other repairs, and the reasons for accepted codes, stand there as the owner wrote them.
  */
 export function ownerReport(vehicle: Vehicle, cases: readonly CaseRecord[], owner: Owner): Sheet {
   const newest = [...cases].sort((a, b) => b.openedAt.localeCompare(a.openedAt));

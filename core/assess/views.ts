@@ -301,6 +301,9 @@ export function ratiosByFact(posterior: Posterior, evidence: readonly Evidence[]
   return [...indicesOf].map(([fact, indices]) => ({ fact, byCause: evidenceRatios(posterior, indices) }));
 }
 
+const monthOf = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+
 /** What it was before, how often, and how much that counts. */
 function beforeWords({ cause, lift = 1 }: CauseInstance, lessons: readonly Lesson[]): string | null {
   const mine = lessons.filter((l) => l.cause === cause.id);
@@ -310,8 +313,8 @@ function beforeWords({ cause, lift = 1 }: CauseInstance, lessons: readonly Lesso
     .at(-1);
   if (last === undefined) return null;
   const times = mine.length === 1 ? 'once' : `${mine.length} times`;
-  const counts = lift > 1.05 ? `, which makes it ${lift.toFixed(1)} times as likely as in the library` : '';
-  return `It was this ${times} before on your vehicles, last in ${last.slice(0, 7)}${counts}.`;
+  const counts = lift > 1.05 ? `, which makes it ${lift.toFixed(1)} times as likely as usual` : '';
+  return `It was this ${times} before on your vehicles, last in ${monthOf(last)}${counts}.`;
 }
 
 /** Procedures for causes, the planned order first, then by chance. */

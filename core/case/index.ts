@@ -30,6 +30,7 @@ export {
 export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';
 export {
+  engineLightOf,
   isStandardUnit,
   openParts,
   partKey,

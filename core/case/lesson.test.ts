@@ -15,6 +15,16 @@ describe('what a closed case teaches', () => {
       cost: 99,
       minutes: null,
     });
+    // A workshop’s bill is no price of a part.
+    expect(
+      lesson({ kind: 'repair', cause: 'coil-boot:2', by: 'workshop', cost: 210 }, { ...fixed, cost: 210 }),
+    ).toMatchObject({ cost: null, shop: 210, minutes: null });
+    expect(
+      lesson({ kind: 'repair', cause: 'coil-boot:2', by: 'workshop' }, { ...fixed, cost: 210 }),
+    ).toMatchObject({
+      cost: null,
+      shop: 210,
+    });
     // Money spent on what it was not is no price of what it was.
     expect(lesson({ kind: 'repair', cause: 'plug:2', cost: 32 }, fixed)).toMatchObject({ cost: null });
   });

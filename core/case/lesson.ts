@@ -10,8 +10,9 @@ export interface Lesson {
   cause: string;
   at: string;
   isProven: boolean;
-  /** What the repair cost, as told; null where it was not told. */
+  /** What the repair cost by one’s own hands, as told, and what a workshop asked for all of it; null where it was not told. */
   cost: number | null;
+  shop: number | null;
   /** The owner's minutes, as told. */
   minutes: number | null;
 }
@@ -35,17 +36,27 @@ function workedOut(record: CaseRecord): Lesson | null {
   if (closing?.outcome !== 'fixed' || closing.cause === undefined) return null;
   const [cause = ''] = closing.cause.split(':');
   const repairs = foldCase(record).repairs.filter((r) => r.cause.split(':')[0] === cause);
-  const sum = (of: (r: EntryOf<'repair'>) => number | undefined): number | null => {
-    const told = repairs.flatMap((r) => of(r) ?? []);
-    return told.length > 0 ? told.reduce((a, b) => a + b, 0) : null;
-  };
+  const own = repairs.filter((r) => r.by !== 'workshop');
+  const byShop = repairs.filter((r) => r.by === 'workshop');
+  // What was told at the end is the price of who repaired it, where the repair itself says nothing.
+  const last = closing.cost ?? null;
   return {
     case: record.id,
     vehicle: record.vehicle,
     cause,
     at: closing.at,
     isProven: closing.isProven === true,
-    cost: sum((r) => r.cost) ?? closing.cost ?? null,
-    minutes: sum((r) => r.minutes) ?? closing.minutes ?? null,
+    cost: sum(own, (r) => r.cost) ?? (byShop.length > 0 ? null : last),
+    shop: sum(byShop, (r) => r.cost) ?? (own.length > 0 || byShop.length === 0 ? null : last),
+    minutes: sum(own, (r) => r.minutes) ?? (byShop.length > 0 ? null : (closing.minutes ?? null)),
   };
+}
+
+/** What repairs tell of something, added up; null where none does. */
+function sum(
+  repairs: readonly EntryOf<'repair'>[],
+  of: (r: EntryOf<'repair'>) => number | undefined,
+): number | null {
+  const told = repairs.flatMap((r) => of(r) ?? []);
+  return told.length > 0 ? told.reduce((a, b) => a + b, 0) : null;
 }

@@ -686,3 +686,16 @@ export function scanOf(standing: Standing): Scan {
     })),
   };
 }
+
+/**
+ * The engine light as it is known last: what a car commands counts, and outranks what was seen before it was read.
+ * `unknown`: nobody has looked or read since it was cleared.
+ */
+export function engineLightOf({ mils, lamps }: Standing): 'commanded' | 'seen' | 'off' | 'unknown' {
+  const now = mils.filter((m) => m.clearedBy === null);
+  if (now.some((m) => m.mil.on)) return 'commanded';
+  const seen = lamps.get('engine');
+  const isSeen = seen !== undefined && seen.clearedBy === null && !now.some((m) => m.word.at > seen.at);
+  if (isSeen) return seen.mode === 'out' ? 'off' : 'seen';
+  return now.length > 0 ? 'off' : 'unknown';
+}

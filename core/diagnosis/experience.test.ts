@@ -11,6 +11,7 @@ const lesson = (cause: string, more: Partial<Lesson> = {}): Lesson => ({
   at: '2026-04-12T10:00:00.000Z',
   isProven: true,
   cost: null,
+  shop: null,
   minutes: null,
   ...more,
 });
@@ -58,6 +59,12 @@ describe('experience moves the library, and does not replace it', () => {
       return coil;
     };
     expect(at(NONE).cause.repair).toMatchObject({ parts: 30, ownerMinutes: 12 });
+    // What a workshop asked is its own price, and none of the parts.
+    const byShop = withExperience(all, { lessons: [lesson('coil', { shop: 210 })], prices: NONE }).find(
+      (i) => i.id === 'coil:2',
+    );
+    expect(byShop?.cause.repair.parts).toBe(all.find((i) => i.id === 'coil:2')?.cause.repair.parts);
+    expect(byShop && shopPrice(byShop, DEFAULT_OWNER)).toBe(210);
     const typed = at(new Map([['coil', { parts: 80, shop: 150 }]]));
     expect(typed.cause.repair.parts).toBe(80);
     expect(shopPrice(typed, DEFAULT_OWNER)).toBe(150);

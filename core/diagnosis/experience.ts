@@ -34,14 +34,15 @@ const meanOf = (values: readonly number[]): number | undefined =>
 function withOwnFigures(cause: Cause, lessons: readonly Lesson[], price: OwnPrice | undefined): Cause {
   const parts = price?.parts ?? meanOf(lessons.flatMap((l) => l.cost ?? []));
   const ownerMinutes = meanOf(lessons.flatMap((l) => l.minutes ?? []));
-  if (parts === undefined && ownerMinutes === undefined && price?.shop === undefined) return cause;
+  const shopPrice = price?.shop ?? meanOf(lessons.flatMap((l) => l.shop ?? []));
+  if (parts === undefined && ownerMinutes === undefined && shopPrice === undefined) return cause;
   return {
     ...cause,
     repair: {
       ...cause.repair,
       ...(parts === undefined ? {} : { parts }),
       ...(ownerMinutes === undefined ? {} : { ownerMinutes: Math.round(ownerMinutes) }),
-      ...(price?.shop === undefined ? {} : { shopPrice: price.shop }),
+      ...(shopPrice === undefined ? {} : { shopPrice }),
     },
   };
 }

@@ -1,4 +1,11 @@
-import { isStandardUnit, unreadParts, valueNow, type CaseState, type Standing } from '@pincer/core/case';
+import {
+  engineLightOf,
+  isStandardUnit,
+  unreadParts,
+  valueNow,
+  type CaseState,
+  type Standing,
+} from '@pincer/core/case';
 import { selfCheckOf } from '@pincer/core/knowledge';
 import { MONITOR_NAMES, type MonitorId } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
@@ -103,34 +110,35 @@ function openChecks(standing: Standing): OpenCheck[] {
   }));
 }
 
-function lightReason({ mils, lamps }: Standing): InspectionReason {
-  const now = mils.filter((m) => m.clearedBy === null);
-  const seen = lamps.get('engine');
-  const isSeenLit = seen !== undefined && seen.clearedBy === null && seen.mode !== 'out';
-  if (now.some((m) => m.mil.on))
-    return {
-      id: 'light',
-      says: 'fail',
-      text: 'The car commands the engine light on.',
-      change:
+function lightReason(standing: Standing): InspectionReason {
+  const says = (verdict: InspectionReason['says'], text: string, change: string): InspectionReason => ({
+    id: 'light',
+    says: verdict,
+    text,
+    change,
+  });
+  switch (engineLightOf(standing)) {
+    case 'commanded':
+      return says(
+        'fail',
+        'The car commands the engine light on.',
         'Cure the fault. The light then goes out after a clear, or by itself after three good drives in a row.',
-    };
-  const isOvertaken = now.some((m) => seen && m.word.at > seen.at);
-  if (isSeenLit && !isOvertaken)
-    return {
-      id: 'light',
-      says: 'fail',
-      text: 'The engine light was seen on.',
-      change: 'Cure the fault, and look again with the engine running.',
-    };
-  if (now.length === 0 && seen?.mode !== 'out')
-    return {
-      id: 'light',
-      says: 'unknown',
-      text: 'Nobody has looked at the engine light or read it since.',
-      change: 'Start the engine and look, or read everything.',
-    };
-  return { id: 'light', says: 'pass', text: 'The engine light is off with the engine running.', change: '' };
+      );
+    case 'seen':
+      return says(
+        'fail',
+        'The engine light was seen on.',
+        'Cure the fault, and look again with the engine running.',
+      );
+    case 'unknown':
+      return says(
+        'unknown',
+        'Nobody has looked at the engine light or read it since.',
+        'Start the engine and look, or read everything.',
+      );
+    case 'off':
+      return says('pass', 'The engine light is off with the engine running.', '');
+  }
 }
 
 function bulbReason({ bulb }: Standing): InspectionReason {

@@ -14,7 +14,7 @@ import { checkStorage } from '../src/store/keep.ts';
 import { lessonsOf } from '../src/store/lessons.ts';
 import { changeCase, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
 import { takeInStored } from '../src/store/take-in.ts';
-import { addImport, checkImport, exportCase } from '../src/store/transfer-actions.ts';
+import { addDemo, addImport, checkImport, exportCase } from '../src/store/transfer-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
 
 /** A busy machine is no reason to fail. */
@@ -208,6 +208,20 @@ test('what is changed while storage is being read is not taken back by what was 
     expect(caseOf(one, id)?.title).toBe(`Case ${n}`);
     expect(caseOf(one, id)?.entries).toHaveLength(2);
   }
+});
+
+test('an example that is finished at a later start leaves a changed vehicle as it is', async () => {
+  const one = await page();
+  await one.dispatch(putVehicle({ ...CAR, name: 'My own name for it' }));
+  const other: Vehicle = { ...CAR, id: 'veh_other', name: 'Ostler Dray 2.2 D' };
+  const answer = { ok: true, json: () => Promise.resolve({ vehicles: [CAR, other], files: [] }) };
+  const fetched = jest.spyOn(globalThis, 'fetch').mockResolvedValue(answer as Response);
+  await one.dispatch(addDemo());
+  fetched.mockRestore();
+  const { vehicles, marks } = one.store.getState().logbook;
+  expect(vehicles[CAR.id]?.name).toBe('My own name for it');
+  expect(vehicles['veh_other']?.name).toBe('Ostler Dray 2.2 D');
+  expect(marks.example).toBe('done');
 });
 
 describe('what closed cases teach', () => {

@@ -21,7 +21,8 @@ import { useDraft } from '../store/use-draft.ts';
 import { keepDraft } from '../store/logbook-actions.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { isField } from '../ui/shortcuts.ts';
-import { PadConditions, numberOf, type TypedConditions } from './pad-conditions.tsx';
+import { numberOf } from '../ui/number-of.ts';
+import { PadConditions, type TypedConditions } from './pad-conditions.tsx';
 import { useTell } from '../store/use-tell.ts';
 
 const LETTERS = ['P', 'C', 'B', 'U'] as const;

@@ -1,5 +1,6 @@
 import { READER_CHECKS, READER_VALUES } from '@pincer/core/case';
 import { MONITOR_NAMES } from '@pincer/core/obd';
+import { numberOf } from '../ui/number-of.ts';
 import { Segments } from '../ui/segments.tsx';
 
 /** What was typed: by PID the number and its unit, by self-check what the reader showed. */
@@ -15,12 +16,6 @@ const SHOWN = [
 ] as const;
 
 const SAYS = { ok: 'has run', inc: 'has not run yet', na: 'this car has no such check' } as const;
-
-/** Whether a typed number can be read. */
-export function numberOf(text: string): number | null {
-  const clean = text.trim().replace(',', '.').replace('−', '-');
-  return /^-?\d+(\.\d+)?$/.test(clean) ? Number(clean) : null;
-}
 
 /** Stored conditions and self-checks by the abbreviations on a reader's screen, each with its meaning. */
 export function PadConditions({

@@ -23,3 +23,7 @@ export const TAG =
 export const SHEET = 'rounded-lg border border-line bg-sheet';
 
 export const FIELD = 'min-h-11 w-full rounded-md border border-line bg-sheet px-3 text-base text-ink';
+
+/** A short field for a number, its figures under each other. */
+export const NUMBER_FIELD =
+  'min-h-11 w-24 rounded-md border border-line bg-sheet px-2 text-right font-mono text-base text-ink';

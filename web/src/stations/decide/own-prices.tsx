@@ -4,15 +4,12 @@ import type { ProcedureView } from '@pincer/core/assess';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
-import { numberOf } from '../../typed/pad-conditions.tsx';
-import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { numberOf } from '../../ui/number-of.ts';
+import { BUTTON, NUMBER_FIELD, SHEET } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 
 /** How many repairs are asked about: those that the decision hangs on. */
 const ASKED = 4;
-
-const INPUT =
-  'min-h-11 w-28 rounded-md border border-line bg-sheet px-2 text-right font-mono text-base text-ink';
 
 /** Prices of the owner's own, before the decision: the usual ones are a guess, and say so. */
 export function OwnPrices() {
@@ -74,7 +71,7 @@ function PriceRow({ caseId, procedure }: { caseId: string; procedure: ProcedureV
     <label className="flex items-center gap-2">
       <span className="text-[15px]">{label}</span>
       <input
-        className={INPUT}
+        className={NUMBER_FIELD}
         inputMode="decimal"
         placeholder={guess}
         aria-invalid={isBad}

@@ -1,11 +1,11 @@
-import { useId } from 'react';
 import { REPAIRED_BY, type EntryOf, type RepairedBy } from '@pincer/core/case';
 import { fromOwn, ownUnit } from '@pincer/core/words';
 import { useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useUnits } from '../../store/use-units.ts';
-import { numberOf } from '../../typed/pad-conditions.tsx';
-import { BUTTON, FIELD } from '../../ui/classes.ts';
+import { numberOf } from '../../ui/number-of.ts';
+import { BUTTON } from '../../ui/classes.ts';
+import { LabelledField } from '../../ui/labelled-field.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import type { Ticks } from './ticks.ts';
 
@@ -14,6 +14,8 @@ const BY_TITLES: Readonly<Record<RepairedBy, string>> = {
   friend: 'A friend',
   workshop: 'A {workshop}',
 };
+
+const NOT_A_NUMBER = 'This is not a number above 0.';
 
 type Told = Pick<Ticks, 'by' | 'cost' | 'hours' | 'partNumber' | 'distance' | 'note'>;
 /** What the entry of a repair holds beside what was repaired. */
@@ -67,69 +69,41 @@ export function RecordRepair({
         />
       </div>
       <div className="grid gap-3 sm:grid-cols-4">
-        <Field
+        <LabelledField
           label={`Spent, ${currency}`}
           text={told.cost}
-          isBad={wrong(told.cost)}
+          isNumber
+          problem={wrong(told.cost) ? NOT_A_NUMBER : null}
           onChange={(cost) => onChange({ ...told, cost })}
         />
-        <Field
+        <LabelledField
           label="Hours"
           text={told.hours}
-          isBad={wrong(told.hours)}
+          isNumber
+          problem={wrong(told.hours) ? NOT_A_NUMBER : null}
           onChange={(hours) => onChange({ ...told, hours })}
         />
-        <Field
+        <LabelledField
           label={`Odometer, ${distanceUnit}`}
           text={told.distance}
-          isBad={wrong(told.distance)}
+          isNumber
+          problem={wrong(told.distance) ? NOT_A_NUMBER : null}
           onChange={(distance) => onChange({ ...told, distance })}
         />
-        <Field
+        <LabelledField
           label="Part number"
           text={told.partNumber}
-          isBad={false}
           onChange={(partNumber) => onChange({ ...told, partNumber })}
         />
       </div>
-      <Field
+      <LabelledField
         label="What you saw or did"
         text={told.note}
-        isBad={false}
         onChange={(note) => onChange({ ...told, note })}
       />
       <button type="button" className={BUTTON.solid} disabled={isWrong || !isReady} onClick={record}>
         Record as done
       </button>
     </section>
-  );
-}
-
-function Field({
-  label,
-  text,
-  isBad,
-  onChange,
-}: {
-  label: string;
-  text: string;
-  isBad: boolean;
-  onChange: (text: string) => void;
-}) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="font-semibold">
-        {label}
-      </label>
-      <input
-        id={id}
-        className={FIELD}
-        value={text}
-        aria-invalid={isBad}
-        onChange={(e) => onChange(e.target.value)}
-      />
-      {isBad ? <p className="text-[14px]">This is not a number above 0.</p> : null}
-    </div>
   );
 }

@@ -1,6 +1,6 @@
 import type { ProcedureView } from '@pincer/core/assess';
 import { useTell } from '../../store/use-tell.ts';
-import { cx } from '../../ui/classes.ts';
+import { NUMBER_FIELD, cx } from '../../ui/classes.ts';
 import { WaitTimer } from '../../waiting/wait-timer.tsx';
 import { toggled, type Ticks } from './ticks.ts';
 
@@ -124,11 +124,7 @@ function LookedUp({
         <b>{what}</b> <span className="text-[15px] text-ink-2">{tell('from the {workshop manual}')}</span>
       </span>
       <span className="inline-flex items-center gap-2">
-        <input
-          className="min-h-11 w-24 rounded-md border border-line bg-sheet px-2 text-right font-mono"
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
+        <input className={NUMBER_FIELD} value={value} onChange={(e) => onChange(e.target.value)} />
         <span className="font-mono">{unit}</span>
       </span>
     </label>

@@ -118,6 +118,7 @@ function Found({ caseId }: { caseId: string }) {
         : ({
             kind: 'repair',
             cause,
+            by: 'workshop',
             ...(amount === undefined ? {} : { cost: amount }),
             ...(text === '' ? {} : { note: text }),
           } as const);

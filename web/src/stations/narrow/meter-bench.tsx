@@ -7,7 +7,6 @@ import {
   judgeMeasurement,
   valuesOf,
   type Condition,
-  type Judged,
   type Measurement,
   type Quantity,
   type Taking,
@@ -17,9 +16,10 @@ import { cylindersOf } from '@pincer/core/vehicle';
 import { useDraft } from '../../store/use-draft.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useUnits } from '../../store/use-units.ts';
-import { numberOf } from '../../typed/pad-conditions.tsx';
-import { BUTTON, cx } from '../../ui/classes.ts';
+import { numberOf } from '../../ui/number-of.ts';
+import { BUTTON, NUMBER_FIELD, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
+import { MeterResult } from './meter-result.tsx';
 
 /** What is typed: texts, as they stand in the fields. */
 interface Typed {
@@ -169,7 +169,7 @@ export function MeterBench({
       {measurement.isSlip ? null : (
         <ManualFields typed={typed} measurement={measurement} units={units} onChange={put} />
       )}
-      <Result
+      <MeterResult
         judged={judged}
         check={check}
         source={tell(measurement.source)}
@@ -192,8 +192,6 @@ function isOutOfRange(text: string | undefined, name: Condition, units: UnitChoi
   const own = fromOwn(value, unit, units);
   return own < from || own > to;
 }
-
-const NUMBER = 'min-h-11 w-24 rounded-md border border-line bg-sheet px-2 text-right font-mono text-base';
 
 function NumberField({
   label,
@@ -220,7 +218,7 @@ function NumberField({
       <span className="flex items-center gap-2">
         <input
           id={id}
-          className={NUMBER}
+          className={NUMBER_FIELD}
           inputMode="text"
           autoComplete="off"
           value={text}
@@ -262,7 +260,7 @@ function ValueField({
       <div className="flex flex-wrap items-center gap-2">
         <input
           id={id}
-          className={cx(NUMBER, Math.abs(off) > 1 && 'ring-2 ring-ink')}
+          className={cx(NUMBER_FIELD, Math.abs(off) > 1 && 'ring-2 ring-ink')}
           inputMode="text"
           autoComplete="off"
           value={value.isOpen ? '' : value.text}
@@ -369,7 +367,7 @@ function ManualFields({
                 {(['celsius', 'ohms'] as const).map((part) => (
                   <span key={part} className="inline-flex items-center gap-1.5">
                     <input
-                      className={NUMBER}
+                      className={NUMBER_FIELD}
                       inputMode="text"
                       aria-label={`${part === 'celsius' ? 'Temperature' : 'Resistance'} in line ${i + 1}`}
                       value={row[part]}
@@ -396,73 +394,3 @@ function ManualFields({
 }
 
 const isBad = (text: string): boolean => text.trim() !== '' && numberOf(text) === null;
-
-function Result({
-  judged,
-  check,
-  source,
-  hasDenied,
-  onDeny,
-  onMeant,
-  onTake,
-}: {
-  judged: Judged | { missing: string };
-  check: CheckView;
-  source: string;
-  hasDenied: boolean;
-  onDeny: () => void;
-  onMeant: (at: number, meant: number) => void;
-  onTake: () => void;
-}) {
-  const tell = useTell();
-  if ('missing' in judged)
-    return (
-      <p className="mt-3" role="status">
-        {judged.missing}
-      </p>
-    );
-  const at = hasDenied ? -1 : judged.values.findIndex((v) => v.slip !== null);
-  const slip = judged.values[at]?.slip;
-  const outcome = check.outcomes.find((o) => o.id === judged.outcome);
-  return (
-    <div className="mt-3 border-t border-line pt-3">
-      <div role="status">
-        {slip ? (
-          <>
-            <p className="font-semibold">Before you record it</p>
-            <p>{tell(slip.text)}</p>
-          </>
-        ) : (
-          <>
-            <p className="text-[17px] font-semibold">{tell(judged.verdict)}</p>
-            {outcome ? <p>{outcome.says}</p> : null}
-          </>
-        )}
-      </div>
-      {judged.arithmetic.map((line) => (
-        <p key={line} className="mt-1 text-[15px] text-ink-2">
-          {tell(line)}
-        </p>
-      ))}
-      <p className="mt-1 text-[14px] text-ink-2">Source: {source}.</p>
-      <div className="mt-3 flex flex-wrap gap-2">
-        {slip ? (
-          <>
-            {slip.meant === undefined ? null : (
-              <button type="button" className={BUTTON.solid} onClick={() => onMeant(at, slip.meant ?? 0)}>
-                Yes, change it
-              </button>
-            )}
-            <button type="button" className={BUTTON.plain} onClick={onDeny}>
-              {slip.meant === undefined ? 'I checked that; it is right' : 'No, it shows what I typed'}
-            </button>
-          </>
-        ) : (
-          <button type="button" className={BUTTON.solid} onClick={onTake}>
-            Record this measurement
-          </button>
-        )}
-      </div>
-    </div>
-  );
-}

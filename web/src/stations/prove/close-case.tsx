@@ -3,9 +3,10 @@ import { toast } from 'sonner';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
-import { numberOf } from '../../typed/pad-conditions.tsx';
+import { numberOf } from '../../ui/number-of.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
+import { LabelledField } from '../../ui/labelled-field.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useCase } from '../case-context.ts';
@@ -51,7 +52,7 @@ function Closing({ onDone }: { onDone: () => void }) {
   const [cause, setCause] = useState(closing.causes[0]?.id ?? '');
   const [cost, setCost] = useState(closing.cost === null ? '' : String(closing.cost));
   const [hours, setHours] = useState('');
-  const ids = { cause: useId(), cost: useId(), hours: useId() };
+  const causeField = useId();
   const fixedBlocked =
     light === 'steady'
       ? 'With the engine light on it is not fixed. Keep the case open, or close it as given up.'
@@ -113,11 +114,11 @@ function Closing({ onDone }: { onDone: () => void }) {
               </Notice>
             ) : null}
             <div>
-              <label htmlFor={ids.cause} className="font-semibold">
+              <label htmlFor={causeField} className="font-semibold">
                 What was it?
               </label>
               <select
-                id={ids.cause}
+                id={causeField}
                 className={FIELD}
                 value={cause}
                 onChange={(e) => setCause(e.target.value)}
@@ -141,30 +142,8 @@ function Closing({ onDone }: { onDone: () => void }) {
           </>
         ) : null}
         <div className="grid gap-3 sm:grid-cols-2">
-          <div>
-            <label htmlFor={ids.cost} className="font-semibold">
-              What it cost, {currency}
-            </label>
-            <input
-              id={ids.cost}
-              className={FIELD}
-              inputMode="decimal"
-              value={cost}
-              onChange={(e) => setCost(e.target.value)}
-            />
-          </div>
-          <div>
-            <label htmlFor={ids.hours} className="font-semibold">
-              Your hours
-            </label>
-            <input
-              id={ids.hours}
-              className={FIELD}
-              inputMode="decimal"
-              value={hours}
-              onChange={(e) => setHours(e.target.value)}
-            />
-          </div>
+          <LabelledField label={`What it cost, ${currency}`} text={cost} isNumber onChange={setCost} />
+          <LabelledField label="Your hours" text={hours} isNumber onChange={setHours} />
         </div>
         <p className="text-[15px] text-ink-2">
           {state.connection
