@@ -95,16 +95,20 @@ function NewOffer({ caseId }: { caseId: string }) {
   const dispatch = useAppDispatch();
   const ids = { name: useId(), text: useId() };
   const [written, put, forget] = useDraft(`offer:${caseId}`, BLANK, isWritten);
+  // Nothing is typed into the fields until they are empty again: the next offer would be emptied with this one.
+  const [isSaving, setSaving] = useState(false);
   const isEmpty = written.text.trim() === '';
   const add = async () => {
     const name = written.name.trim() === '' ? 'An offer' : written.name.trim();
+    setSaving(true);
     const { isSaved } = await dispatch(addRecord(caseId, { kind: 'offer', name, text: written.text.trim() }));
+    setSaving(false);
     if (!isSaved) return;
     toast('Recorded.');
     forget();
   };
   return (
-    <div className="space-y-2">
+    <fieldset disabled={isSaving} className="space-y-2">
       <div>
         <label htmlFor={ids.name} className="font-semibold">
           Whose offer or invoice
@@ -132,6 +136,6 @@ function NewOffer({ caseId }: { caseId: string }) {
       <button type="button" className={BUTTON.own} disabled={isEmpty} onClick={() => void add()}>
         + Hold it against the evidence
       </button>
-    </div>
+    </fieldset>
   );
 }
