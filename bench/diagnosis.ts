@@ -151,7 +151,8 @@ export async function diagnosisRows(): Promise<Row[]> {
       const plan = repairPlan(
         chances,
         Float64Array.from(INSTANCES, (i) => repairCost(i, DEFAULT_OWNER)),
-        workshop(truth),
+        { cost: workshop(truth), raise: 0 },
+        1,
       );
       const order = plan.order.map((x) => INSTANCES[x]?.id ?? '');
       costs.order += tryInOrder(order, truth);

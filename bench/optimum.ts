@@ -137,7 +137,8 @@ function inOrder(instance: Instance, s: State): { cost: number; first: number | 
   const plan = repairPlan(
     Float64Array.from(s.joint, (p) => p / mass),
     Float64Array.from(instance.causes, (c) => c.repair),
-    shop(instance, s) / mass,
+    { cost: shop(instance, s) / mass, raise: 0 },
+    1,
   );
   return { cost: mass * plan.cost, first: plan.order[0] ?? null };
 }

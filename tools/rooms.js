@@ -16,7 +16,7 @@ export const CORE_ARROWS = {
   knowledge: ['codes', 'meter', 'vehicle'],
   diagnosis: ['case', 'knowledge', 'vehicle'],
   urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
-  decision: ['case', 'diagnosis', 'urgency', 'vehicle'],
+  decision: ['case', 'diagnosis', 'urgency', 'vehicle', 'words'],
   proof: ['case', 'knowledge', 'link', 'obd'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   assess: [

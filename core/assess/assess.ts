@@ -8,6 +8,7 @@ import {
 } from '@pincer/core/case';
 import { decide, type Option, type OptionId } from '@pincer/core/decision';
 import {
+  WELL_DONE,
   instancesFor,
   withExperience,
   posteriorOf,
@@ -24,9 +25,11 @@ import {
   factsOfCodes,
   levelRank,
   preliminaryChecks,
+  untilThen,
   urgencyFacts,
   type Allowance,
   type PreliminaryCheck,
+  type UntilThen,
 } from '@pincer/core/urgency';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
@@ -36,6 +39,7 @@ import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
 import { firstStep, type FirstStep } from './first-step.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
+import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 import { groupCodes, type Group } from './stories.ts';
@@ -82,6 +86,10 @@ export interface Assessment {
   why: string;
   /** What comes next: a check, or the choice that is advised. */
   firstStep: FirstStep;
+  /** What is done until it is fixed, with its figures; null where no cause is known or an own repair is closed. */
+  plan: PlanView | null;
+  /** What lowers the risk until it is fixed, and when to look again. */
+  untilThen: UntilThen;
   breakEvens: string[];
   /** Procedures for the likeliest causes, the planned order first. */
   procedures: ProcedureView[];
@@ -152,6 +160,7 @@ export function assess(
   const instances = withExperience(instancesFor(vehicle, now), {
     lessons: learnt,
     prices: standing.prices,
+    priceLevel: owner.priceLevel,
   });
   const all = gather(state, vehicle, false);
   const proof = proofView(state, hasBegun(state) ? cureAtRepair(state, vehicle, instances) : 0);
@@ -184,18 +193,18 @@ export function assess(
   const ratios = hasEvidence ? ratiosByFact(posterior, told.evidence) : [];
   const causes = hasEvidence ? causeViews(posterior, ratios, told.facts, codes, owner, learnt) : [];
   const done = new Set(standing.checks.keys());
+  const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
   const outlooks = hasEvidence
-    ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone)
+    ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone, spent)
     : [];
 
   // 5. Repair, clear and watch, or get help.
-  const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
   const decision = decide(state, vehicle, owner, posterior, allowance, now, quiet, spent);
 
   const checks = outlooks.map((o) => checkView(o, posterior, vehicle, owner));
   const repairs = procedures(
     posterior,
-    decision.plan,
+    decision.plan.order,
     causes.map((c) => c.id),
     owner,
     spent,
@@ -219,6 +228,11 @@ export function assess(
     recommended: decision.recommended,
     why: decision.why,
     firstStep: firstStep(checks, decision, repairs),
+    plan:
+      hasEvidence && decision.options.every((o) => o.id !== 'repair' || o.blocked.length === 0)
+        ? planView(checks[0]?.isWorthIt ? (outlooks[0] ?? null) : null, decision.plan, posterior.instances)
+        : null,
+    untilThen: untilThen(allowance),
     breakEvens: decision.breakEvens,
     procedures: repairs,
     judgements: [...told.judgements],
@@ -254,9 +268,6 @@ function afterClear(
     wasDangerous: isOpen && erased.length > 0 && isShort(driveAllowance(factsOfCodes(erased)).level),
   };
 }
-
-/** Chance that a repair of the right part was done well. Judged: one in ten is not, or the new part is not sound. */
-const WELL_DONE = 0.9;
 
 /** Chance that a repair which no list here knows was the right one, by who did it. Judged. */
 const OTHER_REPAIR = { owner: 0.5, friend: 0.5, workshop: 0.9 } as const;

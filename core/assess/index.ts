@@ -16,6 +16,7 @@ export {
   type UnitCode,
   type UnitView,
 } from './scan-view.ts';
+export type { PlanBranch, PlanStep, PlanView } from './plan.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
 export {
   frameSentence,

@@ -130,7 +130,7 @@ function toolViews(tools: readonly ToolId[], owner: Owner): CheckView['tools'] {
     id,
     name: TOOLS[id],
     isMissing: !owner.tools.includes(id),
-    price: TOOL_PRICES[id],
+    price: TOOL_PRICES[id] * owner.priceLevel,
   }));
 }
 
@@ -184,7 +184,7 @@ export function checkView(
     title: outlook.title,
     how: atCylinder(check.how, cylinder, other),
     minutes: check.minutes,
-    cost: check.cost,
+    cost: check.cost * owner.priceLevel,
     gain: outlook.gain,
     isWorthIt: outlook.notDone === null && (outlook.gain >= CHECK_WORTH_IT || outlook.spares !== null),
     notDone: outlook.notDone,

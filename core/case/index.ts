@@ -88,3 +88,4 @@ export { unreadParts } from './unread.ts';
 export { clearedLately, type ClearedLately } from './cleared-lately.ts';
 export { lessonOf, type Lesson } from './lesson.ts';
 export { ownerOf } from './owner-of.ts';
+export { REGIONS, inRegion, type Region } from './regions.ts';

@@ -34,6 +34,10 @@ export const ownerSchema = z.object({
   units: unitChoiceSchema,
   /** Which English; records from before there was a choice are in British English. */
   words: z.enum(VOCABULARIES).default('british'),
+  /** Whose usual prices and rates were chosen, as in the table of regions. */
+  region: z.string().max(8).default('EU'),
+  /** What costs 1 in the library costs here, in the owner's currency. */
+  priceLevel: z.number().positive().max(10_000).default(1),
   /** Whether closed cases move what is likely and what it costs. */
   learns: z.boolean().default(true),
 });
@@ -50,6 +54,8 @@ export const DEFAULT_OWNER: Owner = {
   units: 'metric',
   words: 'british',
   learns: true,
+  region: 'EU',
+  priceLevel: 1,
 };
 
 export const caseFileSchema = z.object({

@@ -100,6 +100,11 @@ describe('three choices', () => {
     const cheap = decide(IAT, CAR, { ...DEFAULT_OWNER, ownHourly: 0 });
     const dear = decide(IAT, CAR, { ...DEFAULT_OWNER, ownHourly: 80 });
     expect(option(cheap, 'repair')?.cost).toBeLessThan(option(dear, 'repair')?.cost ?? 0);
-    expect(dear.breakEvens[0]).toContain(`€${Math.round(option(dear, 'repair')?.cost ?? 0)}`);
+    for (const a of [cheap, dear, decide(CAP)]) {
+      const [own, help, clear] = a.breakEvens;
+      expect(own).toMatch(/^Repair it yourself: .*At your rates it asks about €\d/);
+      expect(help).toMatch(/^Get help: /);
+      expect(clear).toMatch(/^Clear it and watch: .*It is \d+ % now/);
+    }
   });
 });

@@ -1,16 +1,26 @@
 import type { CaseState, Owner } from '@pincer/core/case';
 import {
-  VERIFY_MINUTES,
+  ERRAND_MINUTES,
+  SHOP_SUCCESS,
+  WELL_DONE,
+  atCylinder,
+  helpAt,
   ownTime,
+  planMinutes,
   repairCost,
   repairPlan,
-  shopPrice,
+  withoutSpent,
   workshopCost,
+  type CauseInstance,
+  type Help,
   type Posterior,
   type QuietNow,
+  type RepairPlan,
 } from '@pincer/core/diagnosis';
 import { levelRank, type Allowance } from '@pincer/core/urgency';
 import type { Vehicle } from '@pincer/core/vehicle';
+import { ownOrHelp } from './break-even.ts';
+import { money } from './money.ts';
 
 export type OptionId = 'leave' | 'repair' | 'clear' | 'help';
 
@@ -40,34 +50,27 @@ export interface Decision {
   why: string;
   /** Where the choice tips. */
   breakEvens: string[];
-  /** Instances to repair in order. */
-  plan: number[];
+  /** What is done until it is fixed, no check before it. */
+  plan: RepairPlan;
 }
 
-/** Minutes to take a car to a workshop and fetch it. */
-const ERRAND_MINUTES = 90;
 /** Minutes to read once more. */
 const READ_MINUTES = 10;
 /** Minutes to clear and look again after two drives. */
 const CLEAR_MINUTES = 30;
-/** Chance that a workshop finds and mends it at the first visit. */
-const SHOP_SUCCESS = 0.92;
 /** Days before an inspection in which a clear would leave self-checks unready. */
 const INSPECTION_DAYS = 14;
 /** Chance that a fault without a modelled cause was a one-off. */
 const ONE_OFF = 0.5;
 /** A cause this likely stands for the whole case when gates are judged. */
 const LIKELY = 0.5;
+/** Chance of passing by itself from which a clear is advised before anything else. */
+const CLEAR_FROM = 0.5;
 
 /** Why neither a clear nor leaving it alone is open while the vehicle should stand. */
 const WATCHING_DRIVES = 'Not while the vehicle should not be driven: watching means driving.';
 
 const DAY_MS = 86_400_000;
-
-/** A sum of money in the owner's currency, whole. */
-export function money(amount: number, owner: Owner): string {
-  return `${owner.currency}${Math.round(amount)}`;
-}
 
 /** Repair it, clear it and watch, or get help: expected cost, time and chance, the gates, and where it tips. @param spent repairs after which it came back. */
 export function decide(
@@ -81,52 +84,47 @@ export function decide(
   spent: ReadonlySet<string> = new Set(),
 ): Decision {
   const { instances } = posterior;
-  const { marginals } = withoutSpent(posterior, spent);
+  const chances = withoutSpent(instances, posterior.marginals, spent);
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
-  const service = workshopCost(instances, marginals, owner);
-  const plan = repairPlan(marginals, costs, service);
-  const lead = leadOf({ marginals });
-  const leadInstance = lead === null ? null : instances[lead];
-
-  const repairMinutes = plan.order.reduce((sum, i, at) => {
-    const left = 1 - plan.order.slice(0, at).reduce((p, j) => p + (marginals[j] ?? 0), 0);
-    const repair = instances[i]?.cause.repair;
-    return sum + Math.max(0, left) * ((repair?.ownerMinutes ?? 0) + VERIFY_MINUTES);
-  }, 0);
-  const passing = instances.reduce((p, c, i) => p + (c.cause.isPassing ? (marginals[i] ?? 0) : 0), 0);
+  const asked = workshopCost(instances, chances, owner);
+  const helpFigures = helpAt(asked, owner);
+  const planned = repairPlan(chances, costs, helpFigures);
+  const lead = leadOf(chances);
+  const leadInstance = lead === null ? null : (instances[lead] ?? null);
+  const own =
+    planned.order.length > 0 || lead === null ? planned : leadFirst(lead, chances, costs, helpFigures);
+  const passing = instances.reduce(
+    (p, c, i) => p + (c.cause.isPassing ? (posterior.marginals[i] ?? 0) : 0),
+    0,
+  );
   const clearSuccess = Math.min(0.95, passing + posterior.none * ONE_OFF + posterior.quiet);
-  const helpCost = service + ownTime(ERRAND_MINUTES, owner);
 
   const repair: Option = {
     id: 'repair',
     title: 'Repair it yourself',
-    cost: plan.order.length > 0 ? plan.cost : (costs[lead ?? 0] ?? service),
-    minutes: Math.round(
-      plan.order.length > 0
-        ? repairMinutes
-        : (leadInstance?.cause.repair.ownerMinutes ?? 60) + VERIFY_MINUTES,
-    ),
-    success: plan.success,
+    cost: own.cost,
+    minutes: Math.round(planMinutes(own, instances)),
+    success: own.success,
     blocked: [],
-    reasons: leadInstance
-      ? [
-          `Begin with: ${leadInstance.cause.repair.title.replaceAll('{n}', String(leadInstance.cylinder ?? ''))}, about ${money(leadInstance.cause.repair.parts, owner)} of parts.`,
-          plan.order.length > 1
-            ? `If that is not it, ${plan.order.length - 1} more ${plan.order.length === 2 ? 'repair is' : 'repairs are'} worth trying before you ask a {workshop}.`
-            : 'If that is not it, ask a {workshop}.',
-          ...instances
-            .filter((i) => spent.has(i.id) && i !== leadInstance)
-            .map(
-              (i) =>
-                `“${i.title}” was repaired, and it came back: that is not proposed again while others are left.`,
-            ),
-        ]
-      : ['No single cause stands out yet: narrow it down first.'],
+    reasons: repairReasons(own, leadInstance, instances, owner, spent),
   };
+  const help: Option = {
+    id: 'help',
+    title: 'Get help',
+    cost: helpFigures.cost,
+    minutes: Math.round(ERRAND_MINUTES / SHOP_SUCCESS),
+    success: SHOP_SUCCESS,
+    blocked: [],
+    reasons: [
+      `Finding the cause ${money(owner.shopDiagnosis, owner)}, repair about ${money(asked - owner.shopDiagnosis, owner)} on average, your errand ${money(ownTime(ERRAND_MINUTES, owner), owner)}; about one visit in twelve is not the last.`,
+      'Take the handover sheet with you: with codes and checks in hand, diagnosis should cost less.',
+    ],
+  };
+  const otherwise = Math.min(repair.cost, help.cost);
   const clear: Option = {
     id: 'clear',
     title: 'Clear it and watch',
-    cost: ownTime(CLEAR_MINUTES, owner) + (1 - clearSuccess) * Math.min(plan.cost, helpCost),
+    cost: ownTime(CLEAR_MINUTES, owner) + (1 - clearSuccess) * otherwise,
     minutes: CLEAR_MINUTES,
     success: clearSuccess,
     blocked: [],
@@ -137,27 +135,14 @@ export function decide(
       'Clearing erases the stored conditions and resets the self-checks.',
     ],
   };
-  const help: Option = {
-    id: 'help',
-    title: 'Get help',
-    cost: helpCost,
-    minutes: ERRAND_MINUTES,
-    success: SHOP_SUCCESS,
-    blocked: [],
-    reasons: [
-      `Diagnosis ${money(owner.shopDiagnosis, owner)}, repair about ${money(service - owner.shopDiagnosis, owner)} on average.`,
-      'Take the handover sheet with you: with codes and checks in hand, diagnosis should cost less.',
-    ],
-  };
   addGates(
-    { repair, clear, leadInstance, leadChance: lead === null ? 0 : (marginals[lead] ?? 0) },
+    { repair, clear, leadInstance, leadChance: lead === null ? 0 : (chances[lead] ?? 0) },
     state,
     vehicle,
     allowance,
     now,
   );
-
-  const leave = quiet ? leaveIt(quiet, Math.min(repair.cost, helpCost), owner) : null;
+  const leave = quiet ? leaveIt(quiet, otherwise, owner) : null;
   if (leave && levelRank(allowance.level) <= levelRank('safe-place'))
     leave.blocked.push({
       id: 'danger',
@@ -167,40 +152,114 @@ export function decide(
   const recommended =
     quiet && leave?.blocked.length === 0 && leave.success >= LIKELY
       ? { recommended: 'leave' as const, why: quiet.because }
-      : recommend(options, state, owner);
-  const order = plan.order.length > 0 ? [...plan.order] : lead === null ? [] : [lead];
+      : recommend({ repair, clear, help }, state, owner, sureEnough(own, allowance));
   return {
     options,
     ...recommended,
-    breakEvens: breakEvens(
-      repair,
-      clear,
-      owner,
-      leadInstance ? shopPrice(leadInstance, owner) : service,
-      clearSuccess,
-    ),
-    plan: order,
+    breakEvens: [
+      ...(repair.blocked.length === 0 && lead !== null
+        ? ownOrHelp({ instances, chances, owner, lead }, asked)
+        : []),
+      ...(clear.blocked.length === 0
+        ? [clearFrom(clearSuccess, ownTime(CLEAR_MINUTES, owner) / otherwise)]
+        : []),
+    ],
+    plan: own,
   };
 }
 
-/** From this chance on another cause is left to be tried. */
-const LEFT = 0.02;
+/** The likeliest repair first although help costs less: what it costs to begin with it all the same. */
+function leadFirst(
+  index: number,
+  chances: Float64Array,
+  costs: Float64Array,
+  { cost, raise }: Help,
+): RepairPlan {
+  const cures = Math.min(1, chances[index] ?? 0) * WELL_DONE;
+  return {
+    order: [index],
+    repairs: [{ index, reached: 1, cures }],
+    cost: (costs[index] ?? 0) + (1 - cures) * (cost + raise),
+    success: cures,
+  };
+}
+
+function repairReasons(
+  { order }: RepairPlan,
+  lead: CauseInstance | null,
+  instances: readonly CauseInstance[],
+  owner: Owner,
+  spent: ReadonlySet<string>,
+): string[] {
+  const first = instances[order[0] ?? -1] ?? lead;
+  if (!first) return ['No single cause stands out yet: narrow it down first.'];
+  const more = order.length - 1;
+  return [
+    `Begin with: ${atCylinder(first.cause.repair.title, first.cylinder)}, about ${money(first.cause.repair.parts, owner)} of parts.`,
+    more > 0
+      ? `If that does not cure it, ${more} more ${more === 1 ? 'repair is' : 'repairs are'} worth trying before you ask a {workshop}.`
+      : 'If that does not cure it, ask a {workshop}.',
+    'The cost includes the way to a {workshop} where your own repair does not cure it.',
+    ...instances
+      .filter((i) => spent.has(i.id) && i !== first)
+      .map(
+        (i) =>
+          `“${i.title}” was repaired, and it came back: that is not proposed again while others are left.`,
+      ),
+  ];
+}
+
+/** Where a clear tips, and where it is now. */
+function clearFrom(chance: number, paysFrom: number): string {
+  const percent = (p: number): string => `${Math.round(Math.min(1, p) * 100)} %`;
+  return `Clear it and watch: this is advised from ${percent(CLEAR_FROM)} on that it clears up by itself. It is ${percent(chance)} now. In money alone it pays from ${percent(paysFrom)} on, but it erases what finding the cause rests on.`;
+}
 
 /**
- * The chances as repairs are planned by: one that was done and after which it came back is not planned again while others
- * are left. The plan takes the repair as well done: the others share the chance that is left to it.
- * @param spent ids of such instances.
+ * Chance that counts while the vehicle should stand: a dangerous fault is not tried out part by part. On the spot it is that
+ * of the first repair, at a safe place that of all that are worth trying. Null where it may be driven.
  */
-function withoutSpent(
-  { instances, marginals }: Posterior,
-  spent: ReadonlySet<string>,
-): { marginals: Float64Array } {
-  const isSpent = (i: number): boolean => spent.has(instances[i]?.id ?? '');
-  const rest = Math.max(0.1, 1 - marginals.reduce((sum, p, i) => sum + (isSpent(i) ? p : 0), 0));
-  const areOthersLeft = marginals.some((p, i) => p >= LEFT && !isSpent(i));
-  return {
-    marginals: areOthersLeft ? marginals.map((p, i) => (isSpent(i) ? 0 : p / rest)) : marginals,
-  };
+function sureEnough({ repairs, success }: RepairPlan, { level }: Allowance): number | null {
+  if (level === 'stop-here') return repairs[0]?.cures ?? 0;
+  return levelRank(level) <= levelRank('safe-place') ? success : null;
+}
+
+/**
+ * What is open; of the own repair and help the one that costs less until it is fixed.
+ * @param sure as {@link sureEnough}: below even odds help is advised, whatever it costs.
+ */
+function recommend(
+  { repair, clear, help }: Record<'repair' | 'clear' | 'help', Option>,
+  state: CaseState,
+  owner: Owner,
+  sure: number | null,
+): { recommended: OptionId; why: string } {
+  const hasCleared = state.standing.clears.some((c) => c.way !== 'battery-off');
+  const mayClear = clear.blocked.length === 0 && !hasCleared;
+  if (mayClear && owner.school === 'reset-first')
+    return { recommended: 'clear', why: 'You prefer to clear first and see, and nothing forbids it here.' };
+  if (mayClear && clear.success >= CLEAR_FROM)
+    return {
+      recommended: 'clear',
+      why: `It will more likely than not clear up by itself: ${Math.round(clear.success * 100)} %.`,
+    };
+  if (repair.blocked.length > 0)
+    return { recommended: 'help', why: 'Repairing it yourself is not an option here.' };
+  if (sure !== null && sure < LIKELY)
+    return {
+      recommended: 'help',
+      why: `It should not be driven, and what you would repair cures it in only ${Math.round(sure * 100)} % of such cases. Have it looked at where it stands.`,
+    };
+  const [own, theirs] = [money(repair.cost, owner), money(help.cost, owner)];
+  return repair.cost < help.cost
+    ? {
+        recommended: 'repair',
+        why: `Until it is fixed, this costs about ${own} on average, and getting help ${theirs}.`,
+      }
+    : {
+        recommended: 'help',
+        why: `Until it is fixed, this costs about ${theirs} on average. Beginning with the likeliest repair yourself would cost ${own}.`,
+      };
 }
 
 /** Leave it alone, drive, and read again. */
@@ -216,10 +275,10 @@ function leaveIt(quiet: QuietNow, otherwise: number, owner: Owner): Option {
   };
 }
 
-function leadOf({ marginals }: Pick<Posterior, 'marginals'>): number | null {
+function leadOf(chances: Float64Array): number | null {
   let best: number | null = null;
-  marginals.forEach((p, i) => {
-    if (p > 0.02 && (best === null || p > (marginals[best] ?? 0))) best = i;
+  chances.forEach((p, i) => {
+    if (p > 0.02 && (best === null || p > (chances[best] ?? 0))) best = i;
   });
   return best;
 }
@@ -283,49 +342,4 @@ function daysUntil(date: string | undefined, now: Date): number | null {
   if (!date) return null;
   const at = Date.parse(date);
   return Number.isNaN(at) ? null : Math.ceil((at - now.getTime()) / DAY_MS);
-}
-
-function recommend(
-  options: readonly Option[],
-  state: CaseState,
-  owner: Owner,
-): { recommended: OptionId; why: string } {
-  const open = options.filter((o) => o.blocked.length === 0);
-  const clear = open.find((o) => o.id === 'clear');
-  const hasCleared = state.standing.clears.some((c) => c.way !== 'battery-off');
-  if (clear && owner.school === 'reset-first' && !hasCleared)
-    return { recommended: 'clear', why: 'You prefer to clear first and see, and nothing forbids it here.' };
-  if (clear && clear.success >= 0.5 && !hasCleared)
-    return { recommended: 'clear', why: 'It will more likely than not clear up by itself.' };
-  const rest = open
-    .filter((o) => o.id === 'repair' || o.id === 'help')
-    .sort((a, b) => a.cost / a.success - b.cost / b.success);
-  const best = rest[0];
-  if (best?.id === 'repair')
-    return { recommended: 'repair', why: 'For the likeliest cause, doing it yourself costs least.' };
-  return {
-    recommended: 'help',
-    why: open.some((o) => o.id === 'repair')
-      ? 'Too much is still uncertain: a {workshop} costs less than buying parts in vain.'
-      : 'Repairing it yourself is not an option here.',
-  };
-}
-
-function breakEvens(
-  repair: Option,
-  clear: Option,
-  owner: Owner,
-  shopRepair: number,
-  clearSuccess: number,
-): string[] {
-  const lines = [
-    `Repairing it yourself is cheaper as long as a {workshop} asks more than ${money(repair.cost, owner)} in all, diagnosis included; the repair alone would be about ${money(shopRepair, owner)} there.`,
-  ];
-  if (clear.blocked.length === 0) {
-    const needed = repair.cost > 0 ? Math.min(1, ownTime(CLEAR_MINUTES, owner) / repair.cost) : 1;
-    lines.push(
-      `Clearing first pays if the chance that it clears up by itself is above ${Math.round(needed * 100)} %; here it is ${Math.round(clearSuccess * 100)} %.`,
-    );
-  }
-  return lines;
 }

@@ -1,4 +1,6 @@
 import type { Owner } from '@pincer/core/case';
+import { ERRAND_MINUTES, ownTime } from '@pincer/core/diagnosis';
+import { money } from './money.ts';
 
 /** What the question at hand asks of a tool. */
 export const TOOL_NEEDS = {
@@ -61,6 +63,61 @@ export interface ToolChoice {
   /** Readings from which owning it costs less than a workshop's fee each time. */
   paysAfter: number;
   sentence: string;
+  /** Ways to have it read once, the cheapest first. */
+  ways: ReadingWay[];
+}
+
+/** A way to have the codes read once. */
+export interface ReadingWay {
+  id: 'borrow' | 'reads-for-nothing' | 'buy' | 'workshop';
+  title: string;
+  about: string;
+  /** Money and the owner's time together, currency units. */
+  cost: number;
+  minutes: number;
+}
+
+/** Minutes to borrow a reader and to bring it back; to drive to a shop that reads at its counter. */
+const BORROW_MINUTES = 40;
+const COUNTER_MINUTES = 45;
+
+/** Ways to have it read once, the cheapest first. What only a wide tool can do, nobody reads at a counter for nothing. */
+function waysToRead(enough: ToolKind, wanted: readonly ToolNeed[], owner: Owner): ReadingWay[] {
+  const isCommon = wanted.every((n) => n === 'codes' || n === 'live');
+  const ways: ReadingWay[] = [
+    {
+      id: 'borrow',
+      title: 'Borrow a tool of this kind',
+      about:
+        'Ask neighbours, friends or an owners’ club. Read here and record everything before you give it back, and clear nothing with it.',
+      cost: ownTime(BORROW_MINUTES, owner),
+      minutes: BORROW_MINUTES,
+    },
+    {
+      id: 'buy',
+      title: `Buy one: ${enough.title.toLowerCase()}`,
+      about: 'You will have it for the readings after the repair, which prove that it worked.',
+      cost: enough.price,
+      minutes: 0,
+    },
+    {
+      id: 'workshop',
+      title: 'Have a {workshop} read it',
+      about: 'Ask for every code with its state, in writing, and that nothing is cleared.',
+      cost: owner.shopDiagnosis + ownTime(ERRAND_MINUTES, owner),
+      minutes: ERRAND_MINUTES,
+    },
+  ];
+  if (isCommon)
+    ways.push({
+      id: 'reads-for-nothing',
+      title: 'Go to a shop that reads for nothing',
+      about:
+        'In some countries shops for parts read engine codes at the counter. They sell parts: take the codes home in writing, and decide there.',
+      cost: ownTime(COUNTER_MINUTES, owner),
+      minutes: COUNTER_MINUTES,
+    });
+  return ways.sort((a, b) => a.cost - b.cost);
 }
 
 /**
@@ -71,12 +128,14 @@ export interface ToolChoice {
 export function toolChoice(needs: ReadonlySet<ToolNeed>, owner: Owner): ToolChoice {
   const wanted: ToolNeed[] = needs.size === 0 ? ['codes'] : [...needs];
   const lacks = (kind: ToolKind) => wanted.filter((n) => !kind.gives.includes(n));
-  const byPrice = [...TOOL_KINDS].sort((a, b) => a.price - b.price);
+  const byPrice = TOOL_KINDS.map((k) => ({ ...k, price: k.price * owner.priceLevel })).sort(
+    (a, b) => a.price - b.price,
+  );
   const enough: ToolKind | undefined = byPrice.find((k) => lacks(k).length === 0) ?? TOOL_KINDS.at(-1);
   if (!enough) throw new Error('No kind of tool is described.');
   const paysAfter =
     owner.shopDiagnosis > 0 ? Math.max(1, Math.ceil(enough.price / owner.shopDiagnosis)) : Infinity;
-  const cost = (n: number) => `${owner.currency}${Math.round(n)}`;
+  const cost = (n: number) => money(n, owner);
   const sentence =
     paysAfter === 1
       ? `At about ${cost(enough.price)} it costs less than one reading at a {workshop} (${cost(owner.shopDiagnosis)}).`
@@ -91,6 +150,7 @@ export function toolChoice(needs: ReadonlySet<ToolNeed>, owner: Owner): ToolChoi
     }),
     paysAfter,
     sentence,
+    ways: waysToRead(enough, wanted, owner),
   };
 }
 

@@ -3,7 +3,12 @@ import { DEFAULT_OWNER, type Owner } from '@pincer/core/case';
 import { CHECKS, TOOL_PRICES, checkById, type ToolId } from '@pincer/core/knowledge';
 import { CAR, NOW } from '../test/make-case.ts';
 import {
+  ERRAND_MINUTES,
+  SHOP_SUCCESS,
   VERIFY_MINUTES,
+  helpAt,
+  planMinutes,
+  withoutSpent,
   checkCost,
   instancesFor,
   missingToolCost,
@@ -64,7 +69,7 @@ describe('what things cost', () => {
 
   test('licensed work costs the workshop’s price, whatever the owner can do', () => {
     const licensed = withRepair({ parts: 40, shopMinutes: 60, ownerMinutes: 1, isLicensed: true });
-    expect(repairCost(licensed, OWNER)).toBe(140 + ownTime(VERIFY_MINUTES, OWNER));
+    expect(repairCost(licensed, OWNER)).toBe(140 + ownTime(ERRAND_MINUTES + VERIFY_MINUTES, OWNER));
   });
 
   test('the workshop on average: finding it, then mending what it most likely is', () => {
@@ -100,7 +105,8 @@ describe('the plan of repairs', () => {
     return repairPlan(
       Float64Array.from(list, ([p]) => p / mass),
       Float64Array.from(list, ([, c]) => c),
-      service,
+      { cost: service, raise: 0 },
+      1,
     );
   };
 
@@ -131,5 +137,92 @@ describe('the plan of repairs', () => {
   test('one sure and cheap cause is all the plan; a sure and dear one is left to the workshop', () => {
     expect(planOf([[1, 20]], 200)).toMatchObject({ cost: 20, order: [0], success: 1 });
     expect(planOf([[1, 500]], 200)).toMatchObject({ cost: 200, order: [], success: 0 });
+  });
+
+  test('a repair that did not help raises what follows, and may have been done badly', () => {
+    // 0.6 x 0.9 cured; else the workshop, its fee raised by the doubt.
+    const plan = repairPlan(Float64Array.from([0.6]), Float64Array.from([20]), { cost: 200, raise: 25 });
+    expect(plan.success).toBeCloseTo(0.54, 9);
+    expect(plan.cost).toBeCloseTo(20 + 0.46 * 225, 9);
+    expect(plan.repairs).toEqual([{ index: 0, reached: 1, cures: 0.6 * 0.9 }]);
+  });
+
+  test('with doubt and bad luck no order and no place to stop does better', () => {
+    const permutations = (list: number[]): number[][] =>
+      list.length < 2
+        ? [list]
+        : list.flatMap((x, i) =>
+            permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
+          );
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.double({ min: 0.01, max: 1, noNaN: true }),
+            fc.double({ min: 1, max: 400, noNaN: true }),
+          ),
+          { minLength: 1, maxLength: 5 },
+        ),
+        fc.double({ min: 10, max: 600, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        (list, cost, raise) => {
+          const mass = list.reduce((s, [p]) => s + p, 0);
+          const plan = repairPlan(
+            Float64Array.from(list, ([p]) => p / mass),
+            Float64Array.from(list, ([, c]) => c),
+            { cost, raise },
+            0.9,
+          );
+          let best = cost;
+          for (const order of permutations(list.map((_, i) => i))) {
+            let [left, spent] = [1, 0];
+            order.forEach((i, at) => {
+              spent += left * (list[i]?.[1] ?? 0);
+              left -= (0.9 * (list[i]?.[0] ?? 0)) / mass;
+              best = Math.min(best, spent + left * (cost + (at + 1) * raise));
+            });
+          }
+          expect(plan.cost).toBeCloseTo(best, 6);
+        },
+      ),
+    );
+  });
+});
+
+describe('getting help', () => {
+  test('each visit costs its errand and what is asked, and one in so many is not the last', () => {
+    expect(helpAt(200, OWNER)).toEqual({
+      cost: (200 + ownTime(ERRAND_MINUTES, OWNER)) / SHOP_SUCCESS,
+      raise: 20,
+    });
+  });
+
+  test('minutes: each repair as often as it is reached, and the errand where it ends with help', () => {
+    const two = [withRepair({ ownerMinutes: 30 }), withRepair({ ownerMinutes: 60, isLicensed: true })];
+    const minutes = planMinutes(
+      {
+        cost: 0,
+        order: [0, 1],
+        repairs: [
+          { index: 0, reached: 1, cures: 0.5 },
+          { index: 1, reached: 0.5, cures: 0.3 },
+        ],
+        success: 0.8,
+      },
+      two,
+    );
+    expect(minutes).toBeCloseTo(
+      30 + VERIFY_MINUTES + 0.5 * (ERRAND_MINUTES + VERIFY_MINUTES) + (0.2 * ERRAND_MINUTES) / SHOP_SUCCESS,
+      9,
+    );
+  });
+
+  test('what was done and did not help is not planned while others are left', () => {
+    const [a, b] = [
+      { ...find('thermostat-open'), id: 'a' },
+      { ...find('thermostat-open'), id: 'b' },
+    ];
+    expect([...withoutSpent([a, b], Float64Array.from([0.6, 0.3]), new Set(['a']))]).toEqual([0, 0.3 / 0.4]);
+    expect([...withoutSpent([a, b], Float64Array.from([0.6, 0.01]), new Set(['a']))]).toEqual([0.6, 0.01]);
   });
 });

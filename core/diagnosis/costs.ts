@@ -6,12 +6,23 @@ import type { CauseInstance } from './instances.ts';
 export const VERIFY_MINUTES = 20;
 /** Minutes to order or fetch a part; what makes a part bought for nothing dearer than its price. */
 const FETCH_MINUTES = 60;
+/** Minutes to take a vehicle to a workshop and to fetch it. */
+export const ERRAND_MINUTES = 90;
+/** Chance that a workshop cures it at one visit. Judged. */
+export const SHOP_SUCCESS = 0.92;
+/** Chance that a repair of the right part was done well. Judged: one in ten is not, or the new part is not sound. */
+export const WELL_DONE = 0.9;
+/**
+ * Share of a workshop's fee for finding the cause by which each repair that did not help raises it: what was done is looked
+ * over again, and the stored conditions may be gone. Judged.
+ */
+const DOUBT = 0.25;
 /** A workshop's mark-up on parts. */
 const SHOP_PARTS = 1.25;
 
 /** What tools cost that the owner does not have, in currency units. */
 export function missingToolCost(tools: readonly ToolId[], owner: Owner): number {
-  return tools.reduce((sum, t) => sum + (owner.tools.includes(t) ? 0 : TOOL_PRICES[t]), 0);
+  return tools.reduce((sum, t) => sum + (owner.tools.includes(t) ? 0 : TOOL_PRICES[t] * owner.priceLevel), 0);
 }
 
 /** Money that an owner's minutes are worth to them. */
@@ -28,14 +39,14 @@ export function shopPrice(instance: CauseInstance, owner: Owner): number {
 /** What a repair costs by the owner's own hands, tools and trying it out included; a workshop's price for licensed work. */
 export function repairCost(instance: CauseInstance, owner: Owner): number {
   const { parts, ownerMinutes, tools, isLicensed } = instance.cause.repair;
-  if (isLicensed) return shopPrice(instance, owner) + ownTime(VERIFY_MINUTES, owner);
+  if (isLicensed) return shopPrice(instance, owner) + ownTime(ERRAND_MINUTES + VERIFY_MINUTES, owner);
   const minutes = ownerMinutes + VERIFY_MINUTES + (parts > 0 ? FETCH_MINUTES : 0);
   return parts + ownTime(minutes, owner) + missingToolCost(tools, owner);
 }
 
 /** What a check costs, in currency units: time, materials, and tools to be bought. */
 export function checkCost(check: Check, owner: Owner): number {
-  return check.cost + ownTime(check.minutes, owner) + missingToolCost(check.tools, owner);
+  return check.cost * owner.priceLevel + ownTime(check.minutes, owner) + missingToolCost(check.tools, owner);
 }
 
 /** What a workshop asks on average, given the chances: finding it, then mending it. */
@@ -54,23 +65,64 @@ export function workshopCost(
   return owner.shopDiagnosis + (mass > 0 ? sum / mass : owner.shopHourly);
 }
 
+/** Getting help, as a plan reckons with it. */
+export interface Help {
+  /** Expected cost until it is fixed, currency units. */
+  cost: number;
+  /** What each own repair that did not help adds to it, currency units. */
+  raise: number;
+}
+
+/**
+ * Help until it is fixed: each visit costs the errand and what the workshop asks, and one in so many is not the last.
+ * @param asked what the workshop asks for a visit, finding and mending together, currency units.
+ */
+export function helpAt(asked: number, owner: Owner): Help {
+  return {
+    cost: (asked + ownTime(ERRAND_MINUTES, owner)) / SHOP_SUCCESS,
+    raise: DOUBT * owner.shopDiagnosis,
+  };
+}
+
+/** {@link helpAt} for what a workshop asks on average, given the chances. */
+export function helpOf(instances: readonly CauseInstance[], chances: Float64Array, owner: Owner): Help {
+  return helpAt(workshopCost(instances, chances, owner), owner);
+}
+
+/** One repair of a plan. */
+export interface PlannedRepair {
+  index: number;
+  /** Chance that it comes to this repair. */
+  reached: number;
+  /** Chance that this repair is what cures it. */
+  cures: number;
+}
+
 export interface RepairPlan {
   /** Expected cost until it is fixed, currency units. */
   cost: number;
   /** Instances to repair in order, before asking a workshop. */
   order: readonly number[];
-  /** Chance that one of them is it. */
+  /** The same with their chances. */
+  repairs: readonly PlannedRepair[];
+  /** Chance that one of them cures it. */
   success: number;
 }
 
 /**
- * Expected cost of repair: try repairs in the order of chance over cost and ask a workshop when going on is
+ * Expected cost of repair: try repairs in the order of chance over cost and ask for help when going on is
  * dearer (Heckerman, Breese, Rommelse, Decision-Theoretic Troubleshooting, CACM 38(3), 1995, eq. 3, with the
  * service call as their last action). One fault at a time is assumed here; pairs count through their marginals.
  * @param chances of each instance; they need not sum to one.
  * @param costs of each instance's repair, as {@link repairCost}.
+ * @param works chance that the repair of the right part cures it.
  */
-export function repairPlan(chances: Float64Array, costs: Float64Array, serviceCall: number): RepairPlan {
+export function repairPlan(
+  chances: Float64Array,
+  costs: Float64Array,
+  help: Help,
+  works = WELL_DONE,
+): RepairPlan {
   const candidates: number[] = [];
   let mass = 0;
   for (let i = 0; i < chances.length; i++) {
@@ -79,27 +131,58 @@ export function repairPlan(chances: Float64Array, costs: Float64Array, serviceCa
     if (p > 0.002) candidates.push(i);
   }
   candidates.sort((a, b) => (chances[b] ?? 0) / (costs[b] ?? 1) - (chances[a] ?? 0) / (costs[a] ?? 1));
-  const scale = mass > 1 ? 1 / mass : 1;
+  const scale = works * (mass > 1 ? 1 / mass : 1);
+  const repairs: PlannedRepair[] = [];
   let left = 1;
   let spent = 0;
-  let best = serviceCall;
+  let best = help.cost;
   let take = 0;
-  candidates.forEach((i, at) => {
-    spent += left * (costs[i] ?? 0);
-    left = Math.max(0, left - (chances[i] ?? 0) * scale);
-    const whole = spent + left * serviceCall;
+  candidates.forEach((index, at) => {
+    const cures = Math.min(left, (chances[index] ?? 0) * scale);
+    repairs.push({ index, reached: left, cures });
+    spent += left * (costs[index] ?? 0);
+    left -= cures;
+    const whole = spent + left * (help.cost + (at + 1) * help.raise);
     if (whole < best) {
       best = whole;
       take = at + 1;
     }
   });
-  const order = candidates.slice(0, take);
+  repairs.length = take;
   return {
     cost: best,
-    order,
-    success: Math.min(
-      1,
-      order.reduce((p, i) => p + (chances[i] ?? 0) * scale, 0),
-    ),
+    order: repairs.map((r) => r.index),
+    repairs,
+    success: repairs.reduce((p, r) => p + r.cures, 0),
   };
+}
+
+/** From this chance on another cause is left to be tried. */
+const LEFT = 0.02;
+
+/**
+ * The chances as repairs are planned by: one that was done and after which it came back is not planned again while others
+ * are left. The plan takes the repair as well done: the others share the chance that is left to it.
+ * @param spent ids of such instances.
+ */
+export function withoutSpent(
+  instances: readonly CauseInstance[],
+  marginals: Float64Array,
+  spent: ReadonlySet<string>,
+): Float64Array {
+  if (spent.size === 0) return marginals;
+  const isSpent = (i: number): boolean => spent.has(instances[i]?.id ?? '');
+  const rest = Math.max(0.1, 1 - marginals.reduce((sum, p, i) => sum + (isSpent(i) ? p : 0), 0));
+  const areOthersLeft = marginals.some((p, i) => p >= LEFT && !isSpent(i));
+  return areOthersLeft ? marginals.map((p, i) => (isSpent(i) ? 0 : p / rest)) : marginals;
+}
+
+/** The owner's own minutes that a plan takes on average: repairs with trying them out, and the errand where it ends with help. */
+export function planMinutes({ repairs, success }: RepairPlan, instances: readonly CauseInstance[]): number {
+  const own = repairs.reduce((sum, { index, reached }) => {
+    const repair = instances[index]?.cause.repair;
+    const work = repair?.isLicensed ? ERRAND_MINUTES : (repair?.ownerMinutes ?? 0);
+    return sum + reached * (work + VERIFY_MINUTES);
+  }, 0);
+  return own + ((1 - success) * ERRAND_MINUTES) / SHOP_SUCCESS;
 }

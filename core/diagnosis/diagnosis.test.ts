@@ -261,7 +261,12 @@ describe('the posterior', () => {
 describe('expected cost of repair', () => {
   test('tries in the order of chance over cost, and stops where a workshop is cheaper', () => {
     // 0.6/20 > 0.3/30 > 0.1/100: after two tries 0.1 is left, and 100 more would cost more than 0.1 x 150.
-    const plan = repairPlan(Float64Array.from([0.3, 0.6, 0.1]), Float64Array.from([30, 20, 2000]), 150);
+    const plan = repairPlan(
+      Float64Array.from([0.3, 0.6, 0.1]),
+      Float64Array.from([30, 20, 2000]),
+      { cost: 150, raise: 0 },
+      1,
+    );
     expect(plan.order).toEqual([1, 0]);
     expect(plan.cost).toBeCloseTo(20 + 0.4 * 30 + 0.1 * 150, 9);
     expect(plan.success).toBeCloseTo(0.9, 9);
@@ -286,7 +291,7 @@ describe('expected cost of repair', () => {
           const mass = pairs.reduce((s, [p]) => s + p, 0);
           const chances = Float64Array.from(pairs, ([p]) => p / mass);
           const costs = Float64Array.from(pairs, ([, c]) => c);
-          const plan = repairPlan(chances, costs, service);
+          const plan = repairPlan(chances, costs, { cost: service, raise: 0 }, 1);
           expect(plan.cost).toBeLessThanOrEqual(service + 1e-9);
           for (const order of permutations(pairs.map((_, i) => i))) {
             let left = 1;

@@ -6,6 +6,8 @@ import type { CauseInstance } from './instances.ts';
 export interface OwnKnowledge {
   lessons: readonly Lesson[];
   prices: ReadonlyMap<string, OwnPrice>;
+  /** What costs 1 in the library costs here. */
+  priceLevel?: number;
 }
 
 /**
@@ -31,8 +33,14 @@ const meanOf = (values: readonly number[]): number | undefined =>
   values.length > 0 ? values.reduce((a, b) => a + b, 0) / values.length : undefined;
 
 /** The cause with the owner's own figures: what was typed for this case outranks what it cost before. */
-function withOwnFigures(cause: Cause, lessons: readonly Lesson[], price: OwnPrice | undefined): Cause {
-  const parts = price?.parts ?? meanOf(lessons.flatMap((l) => l.cost ?? []));
+function withOwnFigures(
+  cause: Cause,
+  lessons: readonly Lesson[],
+  price: OwnPrice | undefined,
+  level: number,
+): Cause {
+  const usual = level === 1 ? undefined : cause.repair.parts * level;
+  const parts = price?.parts ?? meanOf(lessons.flatMap((l) => l.cost ?? [])) ?? usual;
   const ownerMinutes = meanOf(lessons.flatMap((l) => l.minutes ?? []));
   const shopPrice = price?.shop ?? meanOf(lessons.flatMap((l) => l.shop ?? []));
   if (parts === undefined && ownerMinutes === undefined && shopPrice === undefined) return cause;
@@ -50,9 +58,9 @@ function withOwnFigures(cause: Cause, lessons: readonly Lesson[], price: OwnPric
 /** Causes with what the owner knows: how often it was this before, and what it cost. */
 export function withExperience(
   instances: readonly CauseInstance[],
-  { lessons, prices }: OwnKnowledge,
+  { lessons, prices, priceLevel = 1 }: OwnKnowledge,
 ): CauseInstance[] {
-  if (lessons.length === 0 && prices.size === 0) return [...instances];
+  if (lessons.length === 0 && prices.size === 0 && priceLevel === 1) return [...instances];
   const total = instances.reduce((sum, i) => sum + i.prior, 0) || 1;
   const shares = new Map<string, number>();
   for (const i of instances) shares.set(i.cause.id, (shares.get(i.cause.id) ?? 0) + i.prior / total);
@@ -61,7 +69,7 @@ export function withExperience(
     const { id } = instance.cause;
     const mine = lessons.filter((l) => l.cause === id);
     let cause = causes.get(id);
-    if (!cause) causes.set(id, (cause = withOwnFigures(instance.cause, mine, prices.get(id))));
+    if (!cause) causes.set(id, (cause = withOwnFigures(instance.cause, mine, prices.get(id), priceLevel)));
     const factor = experienceFactor(shares.get(id) ?? 0, mine.length, lessons.length);
     return {
       ...instance,

@@ -1,12 +1,21 @@
 export {
+  ERRAND_MINUTES,
+  SHOP_SUCCESS,
+  WELL_DONE,
   checkCost,
+  helpAt,
+  helpOf,
   missingToolCost,
   ownTime,
+  planMinutes,
   repairCost,
   repairPlan,
   shopPrice,
+  withoutSpent,
   workshopCost,
   VERIFY_MINUTES,
+  type Help,
+  type PlannedRepair,
   type RepairPlan,
 } from './costs.ts';
 export { likelihood, outcomeChances, type Evidence } from './evidence.ts';

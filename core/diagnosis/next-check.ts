@@ -1,7 +1,7 @@
 import type { NotDone, Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
-import { checkCost, repairCost, repairPlan, workshopCost } from './costs.ts';
+import { checkCost, helpOf, repairCost, repairPlan, withoutSpent, type RepairPlan } from './costs.ts';
 import { outcomeTable } from './evidence.ts';
 import { columnsOf, type Hypothesis } from './hypothesis.ts';
 import { atCylinder, otherCylinder, type CauseInstance } from './instances.ts';
@@ -31,6 +31,8 @@ export interface CheckOutlook {
     chance: number;
     /** The causes it would leave in front, with their chance then. */
     leads: { index: number; chance: number }[];
+    /** What is done then. */
+    plan: RepairPlan;
   }[];
 }
 
@@ -67,6 +69,7 @@ function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: 
  * @param done checks that have a result, each with its cylinder.
  * @param mayDrive whether the car may be driven; without it, checks that want a drive are left out.
  * @param notDone checks that the owner left without a result; those that the vehicle has no part for are left out.
+ * @param spent repairs after which it came back, as {@link withoutSpent}.
  */
 export function rankChecks(
   posterior: RankedOver,
@@ -75,16 +78,19 @@ export function rankChecks(
   owner: Owner,
   mayDrive = true,
   notDone: ReadonlyMap<string, NotDone> = new Map(),
+  spent: ReadonlySet<string> = new Set(),
 ): CheckOutlook[] {
   const { instances } = posterior;
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
-  const costWith = (chances: Float64Array) =>
-    repairPlan(chances, costs, workshopCost(instances, chances, owner)).cost;
+  const planWith = (marginals: Float64Array) => {
+    const chances = withoutSpent(instances, marginals, spent);
+    return repairPlan(chances, costs, helpOf(instances, chances, owner));
+  };
   const { hypotheses, weights } = likeliest(posterior);
   const columns = columnsOf(hypotheses, instances.length);
   // Before a check and after it over the same hypotheses: what is left out of both favours neither.
   const before = marginalsOf(weights, columns, instances.length).marginals;
-  const now = costWith(before);
+  const planNow = planWith(before);
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
   instances.forEach((c, i) => {
@@ -120,7 +126,8 @@ export function rankChecks(
           chance += w;
         }
         const { marginals } = marginalsOf(joint, columns, instances.length);
-        after += chance * costWith(marginals);
+        const plan = planWith(marginals);
+        after += chance * plan.cost;
         const leads = [...marginals.keys()]
           .sort((a, b) => (marginals[b] ?? 0) - (marginals[a] ?? 0))
           .slice(0, 3)
@@ -131,6 +138,7 @@ export function rankChecks(
           says: atCylinder(outcome.says, cylinder, other),
           chance,
           leads,
+          plan,
         };
       });
       outlooks.push({
@@ -139,15 +147,14 @@ export function rankChecks(
         cylinder,
         title: atCylinder(check.title, cylinder, other),
         cost,
-        gain: now - cost - after,
+        gain: planNow.cost - cost - after,
         notDone: notDone.get(id) ?? null,
         spares: null,
         outcomes,
       });
     }
   }
-  const { order } = repairPlan(before, costs, workshopCost(instances, before, owner));
-  const likely = order.filter((i) => (before[i] ?? 0) >= CREDIBLE);
+  const likely = planNow.order.filter((i) => (before[i] ?? 0) >= CREDIBLE);
   markLookFirst(
     outlooks,
     likely.flatMap((i) => instances[i] ?? []),

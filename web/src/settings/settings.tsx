@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
 import type { z } from 'zod';
-import { ownerSchema, type Owner } from '@pincer/core/case';
+import { REGIONS, inRegion, ownerSchema, type Owner } from '@pincer/core/case';
 import { TOOLS, type ToolId } from '@pincer/core/knowledge';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -11,6 +11,9 @@ import { OnThisDevice } from './on-this-device.tsx';
 import { Segments } from '../ui/segments.tsx';
 import { UnitsField } from './units-field.tsx';
 import { useTell } from '../store/use-tell.ts';
+
+/** What a region fills in. */
+const REGIONAL = ['region', 'currency', 'priceLevel', 'shopHourly', 'shopDiagnosis', 'ownHourly'] as const;
 
 /** The owner's rates, tools, school, units and theme. */
 export function SettingsPage() {
@@ -25,7 +28,7 @@ export function SettingsPage() {
     resolver: zodResolver(ownerSchema),
     defaultValues: settings.owner,
   });
-  const [school, units, words] = useWatch({ control, name: ['school', 'units', 'words'] });
+  const [school, units, words, region] = useWatch({ control, name: ['school', 'units', 'words', 'region'] });
   const number = (name: 'ownHourly' | 'shopHourly' | 'shopDiagnosis', label: string, hint: string) => (
     <label className="block">
       <span className="font-semibold">{label}</span>
@@ -68,6 +71,27 @@ export function SettingsPage() {
       >
         <h2 className="text-lg">Your time, your money, your tools</h2>
         <div className="grid gap-4 sm:grid-cols-2">
+          <label className="block">
+            <span className="font-semibold">Prices as usual in</span>
+            <span className="block text-[14px] text-ink-2">
+              Fills in the currency and the rates below, and what parts cost. A guess: change what you know
+              better.
+            </span>
+            <select
+              className={FIELD}
+              value={region ?? 'EU'}
+              onChange={(e) => {
+                const then = inRegion(settings.owner, e.target.value);
+                for (const name of REGIONAL) setValue(name, then[name]);
+              }}
+            >
+              {Object.entries(REGIONS).map(([id, { name }]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
           {number('ownHourly', 'Your own time, per hour', 'What it is worth to you; 0 if you enjoy it.')}
           {number('shopHourly', tell('{Workshop} {labour}, per hour'), 'Ask, or leave the guess.')}
           {number('shopDiagnosis', tell('{Workshop} diagnosis fee'), 'Before anything is repaired.')}

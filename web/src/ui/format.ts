@@ -1,4 +1,4 @@
-import { ownUnit, type UnitChoice } from '@pincer/core/words';
+import { moneyOf, ownUnit, type UnitChoice } from '@pincer/core/words';
 import { format, isSameDay } from 'date-fns';
 import { now } from '../clock.ts';
 
@@ -40,9 +40,7 @@ export function megabytes(bytes: number): string {
 }
 
 /** An amount in whole units of the owner's currency. */
-export function money(amount: number, currency: string): string {
-  return `${currency}${Math.round(amount)}`;
-}
+export const money = moneyOf;
 
 /** Minutes as `35 min` or `2 h 10`. */
 export function duration(minutes: number): string {

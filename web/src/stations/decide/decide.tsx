@@ -10,6 +10,9 @@ import { duration, moment, money, percent } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { Offers } from './offers.tsx';
+import { PlanTree } from './plan-tree.tsx';
+import { Until } from './until-then.tsx';
+import { WaysToRead } from '../../typed/ways-to-read.tsx';
 import { OwnPrices } from './own-prices.tsx';
 
 const AFTER: Readonly<Record<OptionId, string>> = {
@@ -107,6 +110,9 @@ export function Decide() {
           ))}
         </ul>
       </section>
+      {assessment.plan ? <PlanTree plan={assessment.plan} /> : null}
+      <Until />
+      {state.scans.length === 0 ? <WaysToRead /> : null}
       <Offers />
       <OwnPrices />
       {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}

@@ -3,6 +3,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
+import { WaysToRead } from '../../typed/ways-to-read.tsx';
 import { useTell } from '../../store/use-tell.ts';
 
 const NEEDS = Object.keys(TOOL_NEEDS) as ToolNeed[];
@@ -63,6 +64,10 @@ export function WhichTool({ onByHand }: { onByHand: () => void }) {
           ))}
         </ul>
       ) : null}
+      <details className="mt-3">
+        <summary className="min-h-11 py-2 font-semibold">Ways to have it read, and what each costs</summary>
+        <WaysToRead needs={needs} />
+      </details>
     </section>
   );
 }

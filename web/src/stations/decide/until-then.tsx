@@ -1,0 +1,32 @@
+import { addDays } from 'date-fns';
+import { now } from '../../clock.ts';
+import { SHEET } from '../../ui/classes.ts';
+import { day } from '../../ui/format.ts';
+import { useCase } from '../case-context.ts';
+
+/** What lowers the risk until it is fixed, and when to look again. */
+export function Until() {
+  const { dos, stopIf, again, days } = useCase().assessment.untilThen;
+  return (
+    <section aria-labelledby="until-then" className={`${SHEET} p-4`}>
+      <h3 id="until-then" className="text-lg">
+        Until it is fixed
+      </h3>
+      {dos.length > 0 ? (
+        <ul className="mt-1 list-disc space-y-1 pl-5">
+          {dos.map((d) => (
+            <li key={d}>{d}</li>
+          ))}
+        </ul>
+      ) : null}
+      {stopIf.length > 0 ? <p className="mt-2">Stop and switch off if {listed(stopIf)}.</p> : null}
+      <p className="mt-2">
+        {again}
+        {days === null ? null : <> That is by {day(addDays(now(), days).toISOString())}.</>}
+      </p>
+    </section>
+  );
+}
+
+const listed = (parts: readonly string[]): string =>
+  new Intl.ListFormat('en', { type: 'disjunction' }).format(parts);
