@@ -3,7 +3,7 @@ import type { AllowanceLevel } from './rule.ts';
 
 /** What lowers the risk until it is fixed, and when to look again. */
 export interface UntilThen {
-  /** What to do, the strictest reason first. */
+  /** What the deciding reasons ask for; what a longer road would allow is left out. */
   dos: string[];
   /** What ends the wait at once. */
   stopIf: string[];
@@ -34,7 +34,7 @@ const STOP_IF: readonly string[] = [
 /** What to do and to watch until it is fixed, from the reasons that hold now. */
 export function untilThen({ level, reasons }: Allowance): UntilThen {
   return {
-    dos: [...new Set(reasons.map((r) => r.then))],
+    dos: [...new Set(reasons.filter((r) => r.isDeciding).map((r) => r.then))],
     stopIf: level === 'stop-here' ? [] : [...STOP_IF],
     ...AGAIN[level],
   };

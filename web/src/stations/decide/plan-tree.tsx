@@ -63,4 +63,4 @@ function Steps({ branch }: { branch: PlanBranch }) {
 }
 
 const chanceOf = ({ kind, reached, cures }: PlanStep): string =>
-  kind === 'help' ? `left ${percent(reached)}` : `cures ${percent(cures)}`;
+  kind === 'help' ? `${percent(reached)} left` : `cures ${percent(cures)}`;
