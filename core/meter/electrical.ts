@@ -52,3 +52,16 @@ export function chargingBand(celsius: number): readonly [number, number] {
 export function daysToHalf(milliamperes: number, ampereHours: number): number {
   return ampereHours / 2 / (milliamperes / 1000) / 24;
 }
+
+/** Resistor of the control unit between its 5 volts and a two-wire sensor, ohms: from and to, as is usual. */
+const PULL_UP = [1_000, 3_000] as const;
+
+/** Voltage on the signal wire of a two-wire sensor: the sensor and the control unit's own resistor divide the supply. */
+export function dividerVolts(sensorOhms: number, pullUpOhms: number, supplyVolts = 5): number {
+  return (supplyVolts * sensorOhms) / (sensorOhms + pullUpOhms);
+}
+
+/** The signal voltage that a sensor's resistance gives with the usual resistors, lowest and highest, volts. */
+export function signalVolts(sensorOhms: number): readonly [number, number] {
+  return [dividerVolts(sensorOhms, PULL_UP[1]), dividerVolts(sensorOhms, PULL_UP[0])];
+}

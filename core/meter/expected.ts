@@ -1,4 +1,12 @@
-import { chargingBand, chargeAtRest, daysToHalf, heater, jointMilliohms, windingOhms } from './electrical.ts';
+import {
+  chargingBand,
+  chargeAtRest,
+  daysToHalf,
+  heater,
+  jointMilliohms,
+  signalVolts,
+  windingOhms,
+} from './electrical.ts';
 import { inUnit, shown } from './figures.ts';
 import type { Expected, ManualFigures, Quantity, Taking } from './measurement.ts';
 import { airPressureAt, crankingPressure } from './pressure.ts';
@@ -166,6 +174,10 @@ export function worked(
   isHeater: boolean,
 ): string {
   const { amperes } = taking.conditions;
+  if (expected.kind === 'thermistor' && value > 0) {
+    const [low, high] = signalVolts(value);
+    return `Plugged in again, the signal wire should then carry about ${low.toFixed(1)} to ${high.toFixed(1)} V: the sensor shares 5 V with a resistor of 1 to 3 kΩ in the control unit.`;
+  }
   if (expected.kind === 'rested')
     return `${shown(value, quantity)} after hours of rest is about ${Math.round(chargeAtRest(value) * 20) * 5} % charged.`;
   if (expected.kind === 'parked-drain' && value > 0)

@@ -1,4 +1,13 @@
-export { chargeAtRest, chargingBand, daysToHalf, heater, jointMilliohms, windingOhms } from './electrical.ts';
+export {
+  chargeAtRest,
+  chargingBand,
+  daysToHalf,
+  dividerVolts,
+  heater,
+  jointMilliohms,
+  signalVolts,
+  windingOhms,
+} from './electrical.ts';
 export { clutchSlip } from './driveline.ts';
 export { bandOf, type Band, type Missing } from './expected.ts';
 export { bandText, shown } from './figures.ts';

@@ -7,6 +7,8 @@ import {
   clutchSlip,
   crankingPressure,
   daysToHalf,
+  dividerVolts,
+  signalVolts,
   failedDensity,
   heater,
   heightOf,
@@ -30,6 +32,14 @@ import {
 } from './index.ts';
 
 describe('formulas, each by a worked example', () => {
+  test('a two-wire sensor of 2.5 kΩ behind 2.5 kΩ halves 5 volts; open shows all of it, short none', () => {
+    expect(dividerVolts(2500, 2500)).toBe(2.5);
+    expect(dividerVolts(1e9, 2200)).toBeCloseTo(5, 4);
+    expect(dividerVolts(0, 2200)).toBe(0);
+    const [low, high] = signalVolts(2500);
+    expect([low, high].map((v) => v.toFixed(2))).toEqual(['2.27', '3.57']);
+  });
+
   test('a thermistor by its B: 2 kΩ at 25 °C, B 3,500 K', () => {
     // exp(3500 (1/273.15 - 1/298.15)) = exp(1.0744) = 2.928
     expect(thermistorOhms(0, 2_000, 3_500)).toBeCloseTo(5_857, -1);

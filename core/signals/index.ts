@@ -40,6 +40,16 @@ export {
 export type { Finding, Verdict } from './rule.ts';
 export { failedTests, marginOf, misfireCounts, missingCylinder } from './rules/own-tests.ts';
 export { windowsOf } from './segments.ts';
+export {
+  filling,
+  fuelFlow,
+  overallRatio,
+  tyreRolls,
+  usualGear,
+  workedFigures,
+  type WorkedFigure,
+  type WorkedFrom,
+} from './worked-figures.ts';
 export { speedDensity } from './speed-density.ts';
 export { downsample, statOf } from './statistics.ts';
 export {

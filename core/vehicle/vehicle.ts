@@ -57,6 +57,8 @@ export const vehicleSchema = z.object({
   cylinders: z.number().int().min(1).max(16).optional(),
   aspiration: z.enum(ASPIRATIONS),
   gearbox: z.enum(GEARBOXES).optional(),
+  /** Size on the wall of the driven wheels’ tyre, such as `205/55 R16`. */
+  tyre: z.string().max(40).optional(),
   /** Kilometres. */
   distanceKm: z.number().min(0).optional(),
   modifications: z.string().optional(),

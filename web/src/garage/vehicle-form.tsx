@@ -64,6 +64,7 @@ const formSchemaFor = (per: Scale) =>
     market: z.string(),
     height: heightIn(per.m),
     plate: z.string().trim(),
+    tyre: z.string().trim().max(40),
     modifications: z.string().trim(),
     warrantyEnds: z.string(),
     inspectionDue: z.string(),
@@ -96,6 +97,7 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
     gearbox: v?.gearbox ?? 'unknown',
     market: v?.market ?? '',
     plate: v?.plate ?? '',
+    tyre: v?.tyre ?? '',
     height: text(v?.heightM === undefined ? undefined : Math.round(v.heightM / per.m)),
     modifications: v?.modifications ?? '',
     warrantyEnds: v?.warrantyEnds ?? '',
@@ -111,17 +113,10 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
 }
 
 /** The vehicle of a filled form. What was left empty is left out; what the form does not show stays as it was. */
-function fromForm(
-  f: FormOut,
-  base: Pick<Vehicle, 'id' | 'acceptedCodes' | 'makerCodes' | 'moduleMap'>,
-  per: Scale,
-): Vehicle {
+function fromForm(f: FormOut, base: Partial<Vehicle> & Pick<Vehicle, 'id'>, per: Scale): Vehicle {
   // Typed, so that a name that is not the schema's is seen here and not lost on the way.
   const vehicle: z.input<typeof vehicleSchema> = {
-    id: base.id,
-    acceptedCodes: base.acceptedCodes,
-    makerCodes: base.makerCodes,
-    moduleMap: base.moduleMap,
+    ...base,
     name: f.name,
     kind: f.kind,
     fuel: f.fuel,
@@ -131,6 +126,7 @@ function fromForm(
     distanceKm: f.distance === undefined ? undefined : f.distance * per.km,
     displacementLitres: f.displacement || undefined,
     cylinders: f.cylinders,
+    tyre: f.tyre || undefined,
     market: f.market || undefined,
     plate: f.plate || undefined,
     vin: f.vin === '' ? undefined : f.vin.toUpperCase(),
@@ -379,6 +375,9 @@ export function VehicleForm({
         })}
         {field('cylinders', 'Cylinders', { mode: 'numeric' })}
         {field('plate', tell('{Number plate}'))}
+        {field('tyre', tell('{Tyre} size, driven wheels'), {
+          hint: tell('On the wall of the {tyre}, such as 205/55 R16; needed to work out the gear.'),
+        })}
       </div>
       {isShort ? (
         <details className="border-y border-line">

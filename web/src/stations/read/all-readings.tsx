@@ -1,9 +1,10 @@
 import type { ReadValue, Scan } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
+import { UNKNOWN_ENGINE, windowOfScan, workedFigures, type WorkedFrom } from '@pincer/core/signals';
 import { ownUnit, wordsIn, type Wording } from '@pincer/core/words';
 import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
-import { useWording } from '../../store/use-tell.ts';
+import { useTell, useWording } from '../../store/use-tell.ts';
 
 function shown(v: ReadValue, { units, words }: Wording): string {
   if (v.value === null) return 'not available';
@@ -32,13 +33,14 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
 }
 
 /** Every reading that the control units told, unit by unit where there are several. */
-export function AllReadings({ reading }: { reading: Scan }) {
+export function AllReadings({ reading, vehicle }: { reading: Scan; vehicle: WorkedFrom }) {
   // A part that is not fitted says nothing.
   const live = reading.values.filter((v) => v.service === '01' && v.value !== null);
   const sources = [...new Set(live.map((v) => v.source))];
   return (
     <details className="mt-1">
       <summary className="flex min-h-11 items-center font-semibold">All {live.length} readings</summary>
+      <Worked reading={reading} vehicle={vehicle} />
       {sources.map((source) => (
         <section key={source} aria-label={`Readings: ${unitName(reading, source)}`} className="mb-3">
           {sources.length > 1 ? (
@@ -50,6 +52,28 @@ export function AllReadings({ reading }: { reading: Scan }) {
         </section>
       ))}
     </details>
+  );
+}
+
+/** What can be worked out from these readings together, with its arithmetic. */
+function Worked({ reading, vehicle }: { reading: Scan; vehicle: WorkedFrom }) {
+  const tell = useTell();
+  const figures = workedFigures(windowOfScan(reading, UNKNOWN_ENGINE), vehicle);
+  if (figures.length === 0) return null;
+  return (
+    <section aria-label="Worked out from these readings" className="mb-3">
+      <h4 className="font-semibold">Worked out from these readings</h4>
+      <ul className="divide-y divide-line">
+        {figures.map((f) => (
+          <li key={f.id} className="py-1.5 text-[15px]">
+            <p>
+              <b>{f.title}.</b> {tell(f.arithmetic)}
+            </p>
+            <p className="text-ink-2">{tell(f.helps)}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -2,10 +2,12 @@ import { Link } from 'react-router';
 import type { Scan } from '@pincer/core/obd';
 import type { Judgement } from '@pincer/core/signals';
 import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
+import { useCase } from '../case-context.ts';
 import { AllReadings } from './all-readings.tsx';
 
 /** What the rules say of the readings: what is odd first, with its arithmetic; the rest can be opened. */
 export function Judged({ reading, judgements }: { reading: Scan; judgements: readonly Judgement[] }) {
+  const { vehicle } = useCase();
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
   const sound = judgements.filter((j) => j.verdict === 'sound');
   const open = judgements.filter((j) => j.verdict === 'not-judged');
@@ -80,7 +82,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
           </ul>
         </details>
       ) : null}
-      <AllReadings reading={reading} />
+      <AllReadings reading={reading} vehicle={vehicle} />
     </section>
   );
 }
