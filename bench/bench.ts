@@ -2,6 +2,7 @@ import { assessRows } from './assess.ts';
 import { diagnosisRows } from './diagnosis.ts';
 import { linkRows } from './link.ts';
 import { manyRows } from './many.ts';
+import { calibrationRows } from './calibration.ts';
 import { optimumRows } from './optimum.ts';
 import { pageRows } from './page.ts';
 import { samplingRows } from './sampling.ts';
@@ -17,6 +18,7 @@ const rows: Row[] = [
   ...(await manyRows()),
   ...(await pageRows()),
   ...(await diagnosisRows()),
+  ...calibrationRows(),
   ...optimumRows(),
 ];
 const pad = (text: string, width: number) => text.padEnd(width);

@@ -129,7 +129,18 @@ export async function diagnosisRows(): Promise<Row[]> {
   let first = 0;
   let firstThree = 0;
   let runs = 0;
-  const costs = { advice: 0, named: 0, order: 0, drawnAdvice: 0, drawnOrder: 0 };
+  const costs = {
+    advice: 0,
+    named: 0,
+    order: 0,
+    likeliest: 0,
+    cheapest: 0,
+    workshop: 0,
+    drawnAdvice: 0,
+    drawnOrder: 0,
+    drawnLikeliest: 0,
+    drawnCheapest: 0,
+  };
   for (const { fault, truth, named } of CASES) {
     for (const seed of SEEDS) {
       const record = makeCase(
@@ -156,12 +167,22 @@ export async function diagnosisRows(): Promise<Row[]> {
       );
       const order = plan.order.map((x) => INSTANCES[x]?.id ?? '');
       costs.order += tryInOrder(order, truth);
+      // What a person would do who reads the list from the top, or who begins with what costs least.
+      const likeliest = a.causes.map((c) => c.id);
+      const cheapest = [...likeliest].sort(
+        (x, y) => repairCost(need(x), DEFAULT_OWNER) - repairCost(need(y), DEFAULT_OWNER),
+      );
+      costs.likeliest += tryInOrder(likeliest, truth);
+      costs.cheapest += tryInOrder(cheapest, truth);
+      costs.workshop += workshop(truth);
       // The stand-in's faults are mostly the cheap ones of their kind; here the truth is drawn as the readings have it.
       const random = seededRandom(seed * 31);
       for (let n = 0; n < 4; n++) {
         const drawn = draw(a, random);
         costs.drawnAdvice += follow(record, drawn, random) / 4;
         costs.drawnOrder += tryInOrder(order, drawn) / 4;
+        costs.drawnLikeliest += tryInOrder(likeliest, drawn) / 4;
+        costs.drawnCheapest += tryInOrder(cheapest, drawn) / 4;
       }
     }
   }
@@ -191,11 +212,29 @@ export async function diagnosisRows(): Promise<Row[]> {
       budget: 'below 1',
       ratio: costs.advice / costs.order,
     },
+    ...(
+      [
+        ['the likeliest cause first', costs.likeliest],
+        ['the cheapest repair first', costs.cheapest],
+        ['the workshop at once', costs.workshop],
+      ] as const
+    ).map(([name, other]) => ({
+      what: `Mean cost to fix by the advice, against ${name}`,
+      measured: `${mean(costs.advice)} / ${mean(other)}`,
+      budget: 'below 1',
+      ratio: costs.advice / other,
+    })),
     {
-      what: 'The same with the true cause drawn from the posterior',
+      what: 'The same against chance over cost, with the true cause drawn from the posterior',
       measured: `${mean(costs.drawnAdvice)} / ${mean(costs.drawnOrder)}`,
       budget: 'below 1',
       ratio: costs.drawnAdvice / costs.drawnOrder,
+    },
+    {
+      what: 'So drawn, against the likeliest cause first, and the cheapest repair first',
+      measured: `${mean(costs.drawnAdvice)} / ${mean(costs.drawnLikeliest)}, ${mean(costs.drawnCheapest)}`,
+      budget: 'below 1',
+      ratio: costs.drawnAdvice / Math.min(costs.drawnLikeliest, costs.drawnCheapest),
     },
   ];
 }

@@ -17,6 +17,7 @@ import {
   MEASUREMENTS,
   SYSTEMS,
   TOOLS,
+  FROM_THE_SEAT,
   TOOL_PRICES,
   askFor,
   cautionsOf,
@@ -66,6 +67,10 @@ export interface CheckView {
   /** On the road; with the car lifted. */
   needsDriving: boolean;
   needsLifting: boolean;
+  /** Done from the driver's seat, whatever the weather. */
+  isFromSeat: boolean;
+  /** The engine runs meanwhile: not in a closed garage. */
+  runsEngine: boolean;
   /** What it is worth, with the sum. */
   worth: string;
   tools: { id: ToolId; name: string; isMissing: boolean; /** To buy it, currency units. */ price: number }[];
@@ -190,6 +195,8 @@ export function checkView(
     notDone: outlook.notDone,
     needsDriving: check.needsDriving ?? false,
     needsLifting: check.cautions.includes('jacking'),
+    isFromSeat: FROM_THE_SEAT.has(check.id),
+    runsEngine: check.cautions.includes('exhaust-gas') || (check.needsDriving ?? false),
     worth: worthOf(outlook, owner),
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),

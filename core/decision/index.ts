@@ -9,3 +9,12 @@ export {
   type ToolKind,
   type ToolNeed,
 } from './tool-choice.ts';
+export {
+  WEARING_SETS,
+  failedBy,
+  failsWithin,
+  oneOrSet,
+  type SetAnswer,
+  type SetQuestion,
+  type WearingSet,
+} from './one-or-set.ts';

@@ -38,3 +38,4 @@ export {
   type Repair,
   type ToolId,
 } from './types.ts';
+export { FROM_THE_SEAT } from './sheltered.ts';

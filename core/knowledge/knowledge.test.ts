@@ -3,15 +3,17 @@ import {
   CAUSES,
   CAUTIONS,
   CHECKS,
+  FROM_THE_SEAT,
   MEASUREMENTS,
   OBSERVATIONS,
-  PROCEDURES,
   OWNER_OBSERVATIONS,
+  PROCEDURES,
   SYSTEMS,
   TOOLS,
+  checkById,
+  findingOfCode,
   isObservationKey,
   observationKind,
-  findingOfCode,
   procedureOf,
   type ObservationKey,
 } from './index.ts';
@@ -136,6 +138,23 @@ describe('the knowledge hangs together', () => {
     expect(findingOfCode('P0101')).toEqual({ key: 'code:air-flow-range', cylinder: null });
     expect(findingOfCode('P0113')).toEqual({ key: 'code:intake-temperature', cylinder: null });
     expect(findingOfCode('P1234')).toBeNull();
+  });
+
+  test('what is done from the seat lifts nothing, opens nothing and needs no more than a meter at the socket', () => {
+    for (const id of FROM_THE_SEAT) {
+      const check = checkById(id);
+      expect([id, check?.tools.filter((t) => t !== 'multimeter')]).toEqual([id, []]);
+      for (const caution of [
+        'jacking',
+        'petrol',
+        'spray',
+        'high-tension',
+        'rail-pressure',
+        'refrigerant',
+        'airbag',
+      ])
+        expect([id, check?.cautions]).not.toContainEqual([id, expect.arrayContaining([caution])]);
+    }
   });
 
   test('what the owner is asked is a question, and brakes go to licensed people', () => {

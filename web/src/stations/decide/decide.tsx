@@ -13,6 +13,7 @@ import { Offers } from './offers.tsx';
 import { PlanTree } from './plan-tree.tsx';
 import { Until } from './until-then.tsx';
 import { WaysToRead } from '../../typed/ways-to-read.tsx';
+import { OneOrAll } from './one-or-all.tsx';
 import { OwnPrices } from './own-prices.tsx';
 
 const AFTER: Readonly<Record<OptionId, string>> = {
@@ -111,6 +112,9 @@ export function Decide() {
         </ul>
       </section>
       {assessment.plan ? <PlanTree plan={assessment.plan} /> : null}
+      {assessment.procedures[0] ? (
+        <OneOrAll key={assessment.procedures[0].cause} procedure={assessment.procedures[0]} />
+      ) : null}
       <Until />
       {state.scans.length === 0 ? <WaysToRead /> : null}
       <Offers />

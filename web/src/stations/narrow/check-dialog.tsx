@@ -49,6 +49,8 @@ const FILTERS = {
     name: 'Where it stands, on its wheels',
     holds: (c: CheckView) => !c.needsDriving && !c.needsLifting,
   },
+  seat: { name: 'From the seat, in any weather', holds: (c: CheckView) => c.isFromSeat && !c.needsDriving },
+  indoors: { name: 'In a closed garage, engine off', holds: (c: CheckView) => !c.runsEngine },
 } as const;
 type FilterId = keyof typeof FILTERS;
 const FILTER_IDS = Object.keys(FILTERS) as FilterId[];
