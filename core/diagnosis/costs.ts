@@ -153,7 +153,10 @@ export function repairPlan(
     cost: best,
     order: repairs.map((r) => r.index),
     repairs,
-    success: repairs.reduce((p, r) => p + r.cures, 0),
+    success: Math.min(
+      1,
+      repairs.reduce((p, r) => p + r.cures, 0),
+    ),
   };
 }
 

@@ -39,6 +39,7 @@ export const NOT_FITTED: readonly NotFitted[] = [
     causes: [
       'ac-gas-low',
       'ac-sensor',
+      'ac-sensor-wire',
       'ac-clutch',
       'door-lock-water',
       'window-learn',
@@ -72,6 +73,7 @@ export const NOT_FITTED: readonly NotFitted[] = [
       'vacuum-boost',
       'boost-valve',
       'boost-sensor',
+      'boost-sensor-wire',
       'boost-bypass',
       'turbo-vanes',
       'turbo-worn',

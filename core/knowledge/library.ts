@@ -1,3 +1,4 @@
+import { withTwinChecks, withTwins } from './systems/twins.ts';
 import { IGNITION_CAUSES } from './systems/ignition-causes.ts';
 import { IGNITION_CHECKS } from './systems/ignition-checks.ts';
 import { ENGINE_CAUSES } from './systems/engine-causes.ts';
@@ -53,7 +54,7 @@ import { HYBRID_CHECKS } from './systems/hybrid-checks.ts';
 import type { Cause, Check } from './types.ts';
 
 /** All causes, one file of them for each system of the vehicle. */
-export const CAUSES: readonly Cause[] = [
+export const CAUSES: readonly Cause[] = withTwins([
   ...IGNITION_CAUSES,
   ...ENGINE_CAUSES,
   ...AIR_CAUSES,
@@ -80,10 +81,10 @@ export const CAUSES: readonly Cause[] = [
   ...GEARBOX_CAUSES,
   ...STABILITY_CAUSES,
   ...HYBRID_CAUSES,
-];
+]);
 
 /** All checks, by the system that they look at. */
-export const CHECKS: readonly Check[] = [
+export const CHECKS: readonly Check[] = withTwinChecks([
   ...IGNITION_CHECKS,
   ...ENGINE_CHECKS,
   ...AIR_CHECKS,
@@ -110,7 +111,7 @@ export const CHECKS: readonly Check[] = [
   ...GEARBOX_CHECKS,
   ...STABILITY_CHECKS,
   ...HYBRID_CHECKS,
-];
+]);
 
 const causes = indexed(CAUSES);
 const checks = indexed(CHECKS);

@@ -1,0 +1,205 @@
+import type { CautionId } from '../cautions.ts';
+import type { Cause, Check } from '../types.ts';
+import { look } from './shared.ts';
+
+/** What can fail beside a part so that the same code is set, and wants another repair: its wire, its hose, its relay. */
+interface Twin {
+  /** The part's cause, and its title where the part alone is meant. */
+  of: string;
+  title: string;
+  twin: { id: string; title: string; repair: string; parts: number; minutes: number; steps: readonly string[] };
+  /** Share of what both have in common that is the twin. Judged: connectors and wires are the more common of the two. */
+  share: number;
+  cautions: readonly CautionId[];
+  /** Checks that show the twin and not the part; and that show the part and not the twin. All others show both alike. */
+  twinChecks: readonly string[];
+  partChecks: readonly string[];
+  /** Whether a code names the part, so that the checks of “the part named by the code” are of it. A lamp alone names none. */
+  isNamed: boolean;
+}
+
+/**
+ * A wire with its connector, of a sensor. The switch of the oil warning stays whole: its cheap wire would come before the oil
+ * level and the pressure, which decide whether the engine lives.
+ */
+const wire = (
+  of: string,
+  title: string,
+  part: string,
+  share: number,
+  { looks = [], measured = [], cautions = ['cold-engine'], isNamed = true }: {
+    looks?: readonly string[];
+    measured?: readonly string[];
+    cautions?: readonly CautionId[];
+    isNamed?: boolean;
+  } = {},
+): Twin => ({
+  of,
+  title,
+  twin: {
+    id: `${of}-wire`,
+    title: `Wiring or connector of the ${part} faulty`,
+    repair: `Repair the wiring or connector of the ${part}`,
+    parts: 5,
+    minutes: 45,
+    steps: [
+      `Switch the ignition off, unplug the ${part}, and look for green, bent or pushed-back pins.`,
+      'Clean the pins with contact cleaner, let them dry, and straighten what is bent.',
+      'Follow the wire from there: where it rubs or gets hot, repair it with a crimped sleeve under heat-shrink tube.',
+      'Push the connector on until it clicks, and read the value again before anything is cleared.',
+    ],
+  },
+  share,
+  cautions,
+  twinChecks: looks,
+  partChecks: measured,
+  isNamed,
+});
+
+const TWINS: readonly Twin[] = [
+  wire('knock-sensor', 'Knock sensor faulty', 'knock sensor', 0.5, { looks: ['knock-plug'] }),
+  wire('iat-failed', 'Intake air temperature sensor faulty', 'intake air temperature sensor', 0.45, {
+    measured: ['iat-ohms'],
+  }),
+  wire('coolant-sensor', 'Coolant temperature sensor faulty', 'coolant temperature sensor', 0.4, {
+    cautions: ['cold-engine', 'coolant'],
+  }),
+  wire('boost-sensor', 'Boost pressure sensor faulty or sooted', 'boost pressure sensor', 0.4, {
+    looks: ['charge-sensor-look'],
+  }),
+  wire('rail-sensor', 'Fuel rail pressure sensor faulty', 'fuel rail pressure sensor', 0.45, {
+    looks: ['rail-plug-look', 'injector-loom-look'],
+    cautions: ['cold-engine', 'rail-pressure'],
+  }),
+  wire('tank-sensor', 'Fuel tank pressure sensor faulty', 'fuel tank pressure sensor', 0.45, {
+    looks: ['tank-sensor-volts'],
+    cautions: ['petrol', 'fuel-vapour'],
+  }),
+  wire('fuel-sender', 'Fuel level sender worn', 'fuel level sender', 0.35, {
+    measured: ['sender-ohms'],
+    cautions: ['petrol', 'fuel-vapour'],
+  }),
+  wire('water-sensor', 'Water-in-fuel sensor faulty', 'water-in-fuel sensor', 0.5, { looks: ['water-plug-look'] }),
+  wire('oil-heat-sensor', 'Oil temperature sensor faulty', 'oil temperature sensor', 0.4),
+  wire('speed-sensor', 'Vehicle speed sensor faulty', 'vehicle speed sensor', 0.45, {
+    looks: ['speed-plug'],
+    cautions: ['jacking'],
+  }),
+  wire('wheel-speed-sensor', 'Wheel speed sensor faulty', 'wheel speed sensor', 0.45, {
+    looks: ['wheel-wire-look'],
+    measured: ['wheel-sensor-ohms'],
+    cautions: ['jacking'],
+  }),
+  wire('ac-sensor', 'A/C pressure or evaporator temperature sensor faulty', 'A/C pressure sensor', 0.4, {
+    looks: ['ac-plug-look'],
+    cautions: ['moving-parts', 'refrigerant'],
+  }),
+  {
+    of: 'map-failed',
+    title: 'Manifold pressure sensor faulty',
+    twin: {
+      id: 'map-hose',
+      title: 'Hose of the manifold pressure sensor off, split or blocked',
+      repair: 'Replace the hose of the manifold pressure sensor',
+      parts: 6,
+      minutes: 20,
+      steps: [
+        'Switch the engine off and let it cool. Follow the thin hose from the sensor to the intake manifold.',
+        'Pull it off at both ends, and blow through it: it must be free, soft and without a crack.',
+        'Cut a new one of the same bore to length, and push it home on both ends.',
+      ],
+    },
+    share: 0.3,
+    cautions: ['cold-engine', 'vacuum-hose'],
+    twinChecks: ['hose-follow'],
+    partChecks: [],
+    isNamed: false,
+  },
+  {
+    of: 'glow-plug',
+    title: 'A glow plug failed',
+    twin: {
+      id: 'glow-relay',
+      title: 'Glow plug relay, its fuse or its wire faulty',
+      repair: 'Replace the glow plug relay or its fuse',
+      parts: 45,
+      minutes: 40,
+      steps: [
+        'Switch the ignition off, and take the cable off the negative terminal of the battery.',
+        'Find the relay by the diagram, and look at its fuse, its contacts and the joints of its thick wires.',
+        'Fit a relay of the same number, and put the cable back.',
+        'Measure the voltage at a glow plug while a helper switches the ignition on: it must be the battery’s.',
+      ],
+    },
+    share: 0.3,
+    cautions: ['battery', 'cold-engine'],
+    twinChecks: ['glow-feed'],
+    partChecks: ['glow-ohms'],
+    isNamed: false,
+  },
+];
+
+const byPart = new Map(TWINS.map((t) => [t.of, t]));
+
+/** Circumstances in which a connector or a wire is the likelier of the two, P(circumstance | wire). */
+const OF_WIRES: Cause['effects'] = { 'before:worked-on': 0.3, 'before:washed': 0.15, 'sign:wet': 0.2 };
+
+/** The causes with those that stand beside a part split off: the part keeps what is left of the prior. */
+export function withTwins(causes: readonly Cause[]): Cause[] {
+  return causes.flatMap((c) => {
+    const found = byPart.get(c.id);
+    if (!found) return [c];
+    const { twin, share, title, cautions } = found;
+    const { id, repair, parts, minutes, steps } = twin;
+    const beside: Cause = {
+      ...c,
+      id,
+      title: twin.title,
+      prior: c.prior * share,
+      effects: { ...c.effects, ...OF_WIRES },
+      repair: {
+        title: repair,
+        parts,
+        ownerMinutes: minutes,
+        shopMinutes: Math.round(minutes * 0.9),
+        tools: ['hand-tools', 'multimeter'],
+        cautions,
+        steps,
+      },
+    };
+    return [{ ...c, title, prior: c.prior * (1 - share) }, beside];
+  });
+}
+
+/** Checks of any connector, wire and part: which of the two each shows, and P(found | that one). */
+const GENERAL: ReadonlyMap<string, { shows: 'wire' | 'part'; found: number }> = new Map([
+  ['named-plug-look', { shows: 'wire', found: 0.5 }],
+  ['named-wiggle', { shows: 'wire', found: 0.5 }],
+  ['named-measure', { shows: 'part', found: 0.75 }],
+]);
+
+/** A check of the glow plugs' supply, which tells the relay from the plugs. */
+const GLOW_FEED = look('glow-feed', 'Measure the voltage at a glow plug at key-on', 'diesel', 10, 'Engine cold, meter between a glow plug’s terminal and the engine: have a helper switch the ignition on. Battery voltage for some seconds is normal.', ['Battery voltage', 'Relay, fuse and wire work: the plugs remain.'], ['Nothing, or far less', 'The relay, its fuse or its wire is at fault.'], { 'glow-relay': 0.9 }, { tools: ['multimeter'], cautions: ['battery', 'cold-engine'] });
+
+/** The checks, each of which now tells a part from what stands beside it, or shows both alike. */
+export function withTwinChecks(checks: readonly Check[]): Check[] {
+  const told = checks.map((check) => {
+    const general = GENERAL.get(check.id);
+    const given = { ...check.given };
+    for (const { of, twin, twinChecks, partChecks, isNamed } of TWINS) {
+      if (general && isNamed) {
+        given[general.shows === 'wire' ? twin.id : of] = [1 - general.found, general.found];
+        continue;
+      }
+      const both = check.given[of];
+      if (twinChecks.includes(check.id)) {
+        if (both) given[twin.id] = both;
+        given[of] = check.otherwise;
+      } else if (both && !partChecks.includes(check.id)) given[twin.id] = both;
+    }
+    // Where it would show nothing of it, the check has nothing to do with the cause.
+    for (const [id, p] of Object.entries(given)) if (p === check.otherwise) delete given[id];
+    return { ...check, given };
+  });
+  return [...told, GLOW_FEED];
+}

@@ -1,0 +1,34 @@
+import { CHECKS, causeById, checkById } from './index.ts';
+
+const WIRES = ['knock-sensor', 'iat-failed', 'coolant-sensor', 'rail-sensor', 'wheel-speed-sensor'];
+
+describe('a part and what stands beside it', () => {
+  test.each(WIRES)(
+    '%s and its wire set the same codes, want different repairs, and share one prior',
+    (of) => {
+      const [part, wire] = [causeById(of), causeById(`${of}-wire`)];
+      if (!part || !wire) throw new Error(`${of} has no wire of its own.`);
+      for (const [key, p] of Object.entries(part.effects))
+        if (key.startsWith('code:')) expect(wire.effects[key as keyof typeof wire.effects]).toBe(p);
+      expect(wire.repair.parts).toBeLessThan(part.repair.parts);
+      expect(part.title).not.toMatch(/wiring|connector/);
+      expect(wire.prior).toBeGreaterThan(0.2 * part.prior);
+    },
+  );
+
+  test.each(WIRES)('a look at the connector shows the wire of %s and says nothing of the part', (of) => {
+    const plug = checkById('named-plug-look');
+    expect(plug?.given[`${of}-wire`]?.[1]).toBe(0.5);
+    expect(plug?.given[of]).toBeUndefined();
+    expect(checkById('named-measure')?.given[of]?.[1]).toBe(0.75);
+    // Something tells the two apart.
+    const apart = CHECKS.filter((c) => (c.given[of] === undefined) !== (c.given[`${of}-wire`] === undefined));
+    expect(apart.length).toBeGreaterThanOrEqual(2);
+  });
+
+  test('the relay of the glow plugs is told from the plugs by their supply and by their resistance', () => {
+    expect(checkById('glow-feed')?.given['glow-plug']).toBeUndefined();
+    expect(checkById('glow-feed')?.given['glow-relay']?.[1]).toBe(0.9);
+    expect(checkById('glow-ohms')?.given['glow-relay']).toBeUndefined();
+  });
+});
