@@ -78,12 +78,12 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
   await expect(clear.getByRole('button', { name: 'Clear brakes' })).toBeHidden();
   await clear.getByRole('button', { name: /Ignition is on/ }).click();
   await clear.getByRole('button', { name: 'Clear brakes' }).click();
-  await expect(clear.getByRole('button', { name: 'Cleared' })).toBeDisabled();
+  await expect(clear.getByRole('button', { name: 'Came back' })).toBeDisabled();
+  await expect(clear.getByText('Came straight back: C0031.', { exact: false })).toBeVisible();
   await clear.getByRole('button', { name: 'Clear instruments' }).click();
-  await expect(clear.getByRole('button', { name: 'Cleared' })).toHaveCount(2);
-  await expect(page.getByText('Brakes: cleared, not read since.')).toBeVisible();
+  await expect(clear.getByRole('button', { name: 'Came back' })).toHaveCount(2);
+  await expect(page.getByText('Brakes: came back: C0031.')).toBeVisible();
   await expect(clear.getByText('Cleared: brakes, instruments.')).toBeVisible();
-  await expect(page.getByText('Next: read again')).toBeVisible();
   await clear.getByRole('button', { name: 'Clear now' }).click();
   await expect(clear.getByText('Cleared: engine, brakes, instruments.')).toBeVisible();
   await expect(clear.getByRole('button', { name: 'Clear now' })).toBeHidden();
@@ -92,6 +92,38 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
   await page.getByRole('button', { name: 'Read again' }).click();
   await station(page, 'Prove');
   await expect(page.getByText('Brakes: came back: C0031.')).toBeVisible();
+});
+
+test('a unit that another holds: told apart at once, and let go in a second round', async ({ page }) => {
+  await openCase(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
+  await page
+    .getByLabel('Module map')
+    .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
+  await page.getByRole('button', { name: 'Use this map' }).click();
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /A light came on/ })
+    .last()
+    .click();
+  await connect(page, 'Two control units hold an old code');
+  await readAll(page);
+  await station(page, 'Prove');
+  const clear = page.getByRole('region', { name: '1 · Clear' });
+  await clear.getByRole('button', { name: /Ignition is on/ }).click();
+  await clear.getByRole('button', { name: 'Clear brakes' }).click();
+  await expect(clear.getByText(/U0423 stands there unchanged/)).toBeVisible();
+  await clear.getByRole('button', { name: 'Clear instruments' }).click();
+  await expect(clear.getByText('Read again at once: nothing is stored.')).toBeVisible();
+  await station(page, 'Read');
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByRole('button', { name: 'Read again' })).toBeEnabled();
+  await station(page, 'Prove');
+  await clear.getByRole('button', { name: /Ignition is on/ }).click();
+  await expect(clear.getByText(/^Second round/)).toBeVisible();
+  await clear.getByRole('button', { name: 'Clear brakes' }).click();
+  await expect(clear.getByText('Read again at once: nothing is stored.')).toBeVisible();
 });
 
 test('the stand-in is the vehicle most like the owner’s: a diesel van, a motorcycle', async ({ page }) => {

@@ -16,6 +16,8 @@ export interface UnitPlan {
   request: string;
   answer: string;
   codes: (car: FaultyCar) => StatusCode[];
+  /** Name of the unit whose stored codes set this one’s again as soon as they are erased. */
+  heldBy?: string;
 }
 
 /** A sound, warm engine in one mode. */

@@ -70,6 +70,7 @@ export const FINCH: CarPlan = {
     { kind: 'air-pressure-wrong' },
     { kind: 'battery-weak' },
     { kind: 'wheel-sensor' },
+    { kind: 'units-hold' },
     { kind: 'gear-valve' },
   ],
 };

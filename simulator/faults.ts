@@ -28,6 +28,8 @@ export type Fault =
   | { kind: 'battery-weak' }
   /** The front left wheel's speed sensor is open: stability control is off, the instruments miss its data. */
   | { kind: 'wheel-sensor' }
+  /** Repaired already: the brakes’ unit keeps its code for as long as the instruments have theirs. */
+  | { kind: 'units-hold' }
   /** The gearbox's first shift valve is open: it keeps to one gear, asks for the lamp, and stability control lacks its word. */
   | { kind: 'gear-valve' }
   /** Diesel: the charge air hose is split; air is measured that never arrives. */
@@ -63,6 +65,7 @@ const TITLES: Readonly<Record<Exclude<FaultKind, 'coil' | 'coil-boot'>, string>>
   'air-pressure-wrong': 'Air pressure sensor wrong',
   'battery-weak': 'Battery weak, codes in seven control units',
   'wheel-sensor': 'Wheel speed sensor front left open',
+  'units-hold': 'Two control units hold an old code',
   'gear-valve': 'Transmission shift solenoid A open',
   'charge-hose': 'Charge air hose split',
   'egr-stuck': 'EGR valve stuck open',

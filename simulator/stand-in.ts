@@ -59,7 +59,13 @@ export class StandIn {
     this.engine.faults = [...options.faults];
     this.unit = new EngineUnit(this.engine, this.plan);
     this.gearbox = this.plan.gearbox ? new GearboxUnit(this.plan.gearbox, this.engine) : null;
-    this.udsUnits = this.plan.units.map((plan) => new UdsUnit(plan, this.engine));
+    this.udsUnits = this.plan.units.map(
+      (plan) =>
+        new UdsUnit(plan, this.engine, () => {
+          const at = this.plan.units.findIndex((u) => u.name === plan.heldBy);
+          return this.engine.has('units-hold') && (this.udsUnits[at]?.stored().length ?? 0) > 0;
+        }),
+    );
     this.others = this.plan.units.map((plan, i) => ({
       id: plan.answer,
       request: plan.request,

@@ -12,6 +12,8 @@ export class UdsUnit {
   constructor(
     private readonly plan: UnitPlan,
     private readonly engine: Engine,
+    /** Whether the unit that holds this one has codes stored. */
+    private readonly isHeld: () => boolean = () => false,
   ) {}
 
   /** A new trip: what the car does to it is noted again. */
@@ -25,7 +27,7 @@ export class UdsUnit {
     if (service === 0x14) {
       if (request.length !== 4) return [[0x7f, 0x14, 0x13]];
       if (this.engine.isRunning) return [[0x7f, 0x14, 0x22]];
-      this.isCleared = true;
+      this.isCleared = !this.isHeld();
       return [[0x54]];
     }
     if (service !== 0x19) return [[0x7f, service, 0x11]];

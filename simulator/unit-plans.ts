@@ -33,7 +33,9 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
     name: 'brakes',
     request: '6A0',
     answer: '6A8',
+    heldBy: 'instruments',
     codes: (e) => [
+      ...(e.has('units-hold') ? [code('U0423', '86', STORED)] : []),
       ...(e.has('wheel-sensor') ? [code('C0031', '13', FAILS_NOW)] : []),
       // Without a weighed air flow the engine’s torque is not known, and stability control switches off.
       ...(isBlind(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []),
@@ -54,6 +56,7 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
     request: '6D0',
     answer: '6D8',
     codes: (e) => [
+      ...(e.has('units-hold') ? [code('U0121', '87', STORED)] : []),
       ...(e.has('wheel-sensor') ? [code('U0415', '86', FAILS_WITHOUT_LAMP)] : []),
       ...lowVoltage(e),
     ],

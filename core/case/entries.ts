@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { takingSchema } from '@pincer/core/meter';
 import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
-import { scanSchema } from '@pincer/core/obd';
+import { readCodeSchema, scanSchema } from '@pincer/core/obd';
 
 /** Warning lamps that the owner can report, after the public ISO 2575 symbols. */
 export const LAMPS = {
@@ -208,6 +208,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** Answer ids of the control units that agreed; left out where they are not known one by one. */
     agreedBy: z.array(z.string()).optional(),
     unit: clearedUnit.optional(),
+    /** What the unit told when it was read again at once; left out where it was not. */
+    after: z.array(readCodeSchema).optional(),
     message: z.string().optional(),
   }),
   /** The owner says that the memory was cleared with a hand-held reader, or by somebody else. Nobody here saw it. */

@@ -220,6 +220,23 @@ interface OpenClear extends Pick<ClearStanding, 'entry' | 'at' | 'way' | 'unit'>
 }
 
 /** One pass over the log, oldest first. */
+/** What a unit told right after its clear, as a reading of its codes alone. */
+function readAgain(entry: EntryOf<'clear'>, unit: string, codes: ReadCode[]): EntryOf<'scan'> {
+  const part = (name: 'confirmed' | 'pending') => ({
+    unit,
+    part: name,
+    state: codes.some((c) => c.state === name) ? ('known' as const) : ('empty' as const),
+  });
+  return {
+    id: entry.id,
+    at: entry.at,
+    kind: 'scan',
+    via: 'adapter',
+    isComplete: false,
+    scan: { ...emptyScan(), codes, parts: [part('confirmed'), part('pending')] },
+  };
+}
+
 class StandingFold {
   private readonly parts = new Map<string, PartStanding>();
   private readonly rows = new Map<string, Map<string, Row>>();
@@ -517,6 +534,7 @@ class StandingFold {
     const reaches = (unit: string): boolean =>
       units === null ? isStandardUnit(this, unit) : units.has(unit) || (unit === NO_SOURCE && !entry.unit);
     this.emptied(entry, 'adapter', entry.unit ?? null, units, this.erase(reaches, ERASED, entry.id));
+    if (entry.unit && entry.after) this.addScan(readAgain(entry, entry.unit.answer, entry.after));
   }
 
   /** Begins the watch over a memory that was emptied. @param erased what stood in it. */

@@ -89,7 +89,7 @@ function waysToRead(enough: ToolKind, wanted: readonly ToolNeed[], owner: Owner)
       id: 'borrow',
       title: 'Borrow a tool of this kind',
       about:
-        'Ask neighbours, friends or an owners’ club. Read here and record everything before you give it back, and clear nothing with it.',
+        'Ask friends, people next door or an owners’ club. Read here and record everything before you give it back, and clear nothing with it.',
       cost: ownTime(BORROW_MINUTES, owner),
       minutes: BORROW_MINUTES,
     },

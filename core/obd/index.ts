@@ -43,6 +43,7 @@ export {
   SCAN_PARTS,
   currentNumber,
   emptyScan,
+  readCodeSchema,
   milOf,
   partOfValue,
   partsHeld,

@@ -1,4 +1,4 @@
-import { negativeResponseText } from '@pincer/core/obd';
+import { decodeDtcByStatus, negativeResponseText, type ReadCode } from '@pincer/core/obd';
 import {
   SEARCH_MS,
   addressAll,
@@ -13,8 +13,11 @@ import { usePermit, type ClearPermit, type ClearableUnit } from './permit.ts';
 
 /** What became of a clear. */
 export type ClearOutcome =
-  /** `agreedBy`: answer ids of the control units that erased their memory. */
-  | { outcome: 'agreed'; agreedBy: string[]; refusedBy: string[] }
+  /**
+   * `agreedBy`: answer ids of the control units that erased their memory. `after`: what a single unit told when it was read
+   * again at once; null where it was not, or did not answer cleanly.
+   */
+  | { outcome: 'agreed'; agreedBy: string[]; refusedBy: string[]; after: ReadCode[] | null }
   /** Nothing was erased, and why in plain words. */
   | { outcome: 'refused'; why: string; fault: LinkFault | null }
   /** It went out and no answer came: it may or may not have been carried out. */
@@ -56,7 +59,8 @@ async function clearStandard(connection: Connection): Promise<ClearOutcome> {
   const heard = await sendRequest(connection, '04', { timeoutMs: SEARCH_MS });
   const agreedBy = heard.answers.map((a) => a.source);
   const refusals = [...heard.refusals].filter(([, code]) => code !== RESPONSE_PENDING);
-  if (agreedBy.length > 0) return { outcome: 'agreed', agreedBy, refusedBy: refusals.map(([unit]) => unit) };
+  if (agreedBy.length > 0)
+    return { outcome: 'agreed', agreedBy, refusedBy: refusals.map(([unit]) => unit), after: null };
   const isClean = heard.fault === null && heard.damage.length === 0;
   const [first] = refusals;
   if (first && isClean && refusals.length === heard.refusals.size)
@@ -64,6 +68,15 @@ async function clearStandard(connection: Connection): Promise<ClearOutcome> {
       `The car refused: ${negativeResponseText(first[1])}. Clearing needs the ignition on and the engine off.`,
     );
   return unknown(heard);
+}
+
+/** What the unit holds now; null where it does not say so cleanly: then nobody knows, and nothing is taken for clean. */
+async function readAgain(connection: Connection, unit: ClearableUnit): Promise<ReadCode[] | null> {
+  const heard = await sendRequest(connection, '1902FF', { timeoutMs: SEARCH_MS, from: unit.answer });
+  const [answer] = heard.answers;
+  if (!answer || heard.answers.length > 1 || heard.fault || heard.damage.length > 0) return null;
+  const { codes, left } = decodeDtcByStatus(answer.payload, unit.answer);
+  return left === 0 ? codes : null;
 }
 
 async function clearUnit(connection: Connection, unit: ClearableUnit): Promise<ClearOutcome> {
@@ -83,7 +96,13 @@ async function clearUnit(connection: Connection, unit: ClearableUnit): Promise<C
     if (there.answers.length + there.refusals.size === 0 || there.damage.length > 0)
       return refused(`${unit.name}: it does not answer: not fitted, or asleep. Nothing was sent.`);
     const heard = await sendRequest(connection, '14FFFFFF', { timeoutMs: SEARCH_MS, from: unit.answer });
-    if (heard.answers.length > 0) return { outcome: 'agreed', agreedBy: [unit.answer], refusedBy: [] };
+    if (heard.answers.length > 0)
+      return {
+        outcome: 'agreed',
+        agreedBy: [unit.answer],
+        refusedBy: [],
+        after: await readAgain(connection, unit),
+      };
     const refusal = heard.refusals.get(unit.answer);
     if (refusal !== undefined && refusal !== RESPONSE_PENDING && heard.fault === null)
       return refused(`${unit.name}: it refuses: ${negativeResponseText(refusal)}.`);

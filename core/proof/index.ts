@@ -27,3 +27,10 @@ export {
 } from './clear-guard.ts';
 export { sendClear, type ClearOutcome } from './clearing.ts';
 export type { ClearPermit, ClearTarget, ClearableUnit } from './permit.ts';
+export {
+  clearOrder,
+  unitClears,
+  type UnitClear,
+  type UnitClearResult,
+  type UnitToClear,
+} from './unit-clears.ts';

@@ -14,6 +14,11 @@ const moduleSchema = z.object({
   /** Id that it listens to, and id that it answers with. */
   request: canId,
   answer: canId,
+  /** Ids of the units that hold its codes and are cleared before it; `engine` is the standard’s own clear. */
+  waitsFor: z
+    .array(z.string().regex(/^[a-z][a-z0-9-]*$/))
+    .max(16)
+    .optional(),
 });
 /** One control unit of a module map. */
 export type MappedModule = z.infer<typeof moduleSchema>;

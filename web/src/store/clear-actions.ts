@@ -147,6 +147,7 @@ function send(caseId: string, permit: ClearPermit): AppThunk<Promise<void>> {
         ? {
             outcome: 'agreed' as const,
             agreedBy: result.agreedBy,
+            ...(result.after === null ? {} : { after: result.after }),
             message: `Agreed: ${result.agreedBy.join(', ')}${result.refusedBy.length > 0 ? `; refused: ${result.refusedBy.join(', ')}` : ''}`,
           }
         : { outcome: result.outcome, message: result.why };

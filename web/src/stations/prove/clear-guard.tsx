@@ -1,6 +1,14 @@
 import { ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
-import type { ClearState, ClearedSoFar, ShutReason } from '@pincer/core/proof';
+import {
+  clearOrder,
+  unitClears,
+  type ClearState,
+  type ClearedSoFar,
+  type ShutReason,
+  type UnitClear,
+  type UnitClearResult,
+} from '@pincer/core/proof';
 import { askToClear, clearStateOf, confirmReady } from '../../store/clear-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
@@ -83,6 +91,32 @@ function busyWords(clear: ClearState): string | null {
   }
 }
 
+/** What a unit did, in a sentence. */
+function resultWords({ result, left }: UnitClear): string {
+  const codes = [...new Set(left.map((c) => c.code))].join(', ');
+  switch (result) {
+    case 'clean':
+      return 'Read again at once: nothing is stored.';
+    case 'came-back':
+      return `Came straight back: ${codes}. It fails at this moment, or another control unit holds it.`;
+    case 'not-cleared':
+      return `It said yes, and ${codes} stands there unchanged: it was not cleared.`;
+    case 'refused':
+      return 'It refused. Nothing was erased.';
+    case 'not-known':
+      return 'Cleared, and not read again: read everything to see what stands there.';
+  }
+}
+
+/** What the button says once the unit was cleared. */
+const BUTTON_AFTER: Readonly<Record<UnitClearResult, string>> = {
+  clean: 'Cleared',
+  'came-back': 'Came back',
+  'not-cleared': 'Did not clear',
+  refused: 'Refused',
+  'not-known': 'Cleared',
+};
+
 /** The way to a clear. Without a full reading of this session that storage has given back there is no button to press. */
 export function ClearGuard() {
   const tell = useTell();
@@ -95,10 +129,27 @@ export function ClearGuard() {
   const gates =
     assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
   const scan = 'basis' in clear ? state.scans.find((r) => r.id === clear.basis.scanEntry) : undefined;
-  // In the order of the map: what others depend on stands first there. The engine’s own services clear these two.
-  const otherUnits = (vehicle.moduleMap?.modules ?? []).filter(
-    (m) => m.answer !== '7E8' && m.answer !== '7E9' && scan?.scan.codes.some((c) => c.unit === m.answer),
+  const clears = unitClears(state);
+  const basis = 'basis' in clear ? clear.basis.scanEntry : null;
+  const now = clears.filter((c) => c.afterScan === basis);
+  const heldOut = new Set(
+    clears
+      .filter(
+        (c, at) =>
+          c.afterScan !== basis &&
+          clears.findLastIndex((x) => x.answer === c.answer && x.afterScan !== basis) === at,
+      )
+      .filter((c) => c.result === 'came-back' || c.result === 'not-cleared')
+      .map((c) => c.answer),
   );
+  // The engine’s own services clear these two.
+  const otherUnits = clearOrder(
+    (vehicle.moduleMap?.modules ?? []).filter(
+      (m) => m.answer !== '7E8' && m.answer !== '7E9' && scan?.scan.codes.some((c) => c.unit === m.answer),
+    ),
+    heldOut,
+  );
+  const isSecondRound = otherUnits.some((u) => heldOut.has(u.answer));
   const isRepaired = state.repairs.length > 0;
   // After a repair the clear is how it gets proven; the gates speak of clearing instead of repairing.
   const holding = isRepaired ? gates.filter((g) => g.id === 'inspection') : gates;
@@ -151,18 +202,25 @@ export function ClearGuard() {
         <div className="space-y-2">
           <h4 className="font-semibold">Control unit by control unit</h4>
           <p className="text-[15px] text-ink-2">
-            A code in one control unit can keep another’s alive, and clearing the engine does not reach these.
-            Clear them in this order, then read again; a current fault returns at once.
+            {isSecondRound
+              ? 'Second round: what came back at the last one stands at the end now, in the opposite order. If it comes back again, its fault is still there, or a tool is needed that clears all control units at once.'
+              : 'A code in one control unit can keep another’s alive, and clearing the engine does not reach these. Clear them in this order. Each is read again at once, and its result stands beside it.'}
           </p>
           <ul className="space-y-2">
             {otherUnits.map((unit) => {
               const isDone = clear.done.units.includes(unit.answer);
+              const result = now.findLast((c) => c.answer === unit.answer);
               const codes = scan?.scan.codes.filter((c) => c.unit === unit.answer) ?? [];
               return (
                 <li key={unit.answer} className="flex flex-wrap items-center justify-between gap-2">
                   <span>
                     <b>{unit.name}</b>{' '}
                     <span className="font-mono">{[...new Set(codes.map((c) => c.code))].join(', ')}</span>
+                    {result ? (
+                      <span className="block text-[15px]" role="status">
+                        {resultWords(result)}
+                      </span>
+                    ) : null}
                     {unit.id === 'airbag' ? (
                       <span className="block text-[15px] text-ink-2">
                         {tell(
@@ -177,7 +235,9 @@ export function ClearGuard() {
                     disabled={!isConnected || isDone || holding.length > 0}
                     onClick={() => void dispatch(askToClear(record.id, { kind: 'unit', unit }))}
                   >
-                    {isDone ? 'Cleared' : `Clear ${unit.name.toLowerCase()}`}
+                    {isDone
+                      ? BUTTON_AFTER[result?.result ?? 'not-known']
+                      : `Clear ${unit.name.toLowerCase()}`}
                   </button>
                 </li>
               );
