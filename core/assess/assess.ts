@@ -41,6 +41,7 @@ import { firstStep, type FirstStep } from './first-step.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
 import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
+import { returnFacts, returnsView, type ReturnsView } from './return-facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 import { groupCodes, type Group } from './stories.ts';
 import { NOTHING, together, type Fact, type Told } from './told.ts';
@@ -95,6 +96,8 @@ export interface Assessment {
   procedures: ProcedureView[];
   judgements: Judgement[];
   proof: ProofView;
+  /** Each time that it came back after a clear. */
+  returns: ReturnsView;
   closing: ClosingView;
   /** Whether it would pass an inspection; null for electric vehicles. */
   inspection: InspectionView | null;
@@ -131,6 +134,7 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean): Gathered {
     checkFacts(standing, vehicle, counts),
     // What came back before it was cured for good is history too.
     isOver ? NOTHING : repairFacts(state, vehicle),
+    isOver ? NOTHING : returnFacts(state),
   );
   return { ...told, codes: codes.codes, accepted: codes.accepted, judgements: readings.judgements };
 }
@@ -237,6 +241,7 @@ export function assess(
     procedures: repairs,
     judgements: [...told.judgements],
     proof,
+    returns: returnsView(state, decision.options, owner),
     closing: closingView(state, proof),
     inspection: inspectionView(state, vehicle, now),
     stations: stationViews(state, {

@@ -17,6 +17,7 @@ export {
   type UnitView,
 } from './scan-view.ts';
 export type { PlanBranch, PlanStep, PlanView } from './plan.ts';
+export type { ReturnsView } from './return-facts.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
 export {
   frameSentence,

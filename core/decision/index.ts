@@ -1,6 +1,6 @@
 export { tippingPoint, askedFrom, chanceFrom, hourlyUpTo, type Stakes } from './break-even.ts';
 export { money } from './money.ts';
-export { decide, type Decision, type Gate, type Option, type OptionId } from './options.ts';
+export { CLEAR_MINUTES, decide, type Decision, type Gate, type Option, type OptionId } from './options.ts';
 export {
   TOOL_KINDS,
   TOOL_NEEDS,

@@ -57,7 +57,7 @@ export interface Decision {
 /** Minutes to read once more. */
 const READ_MINUTES = 10;
 /** Minutes to clear and look again after two drives. */
-const CLEAR_MINUTES = 30;
+export const CLEAR_MINUTES = 30;
 /** Days before an inspection in which a clear would leave self-checks unready. */
 const INSPECTION_DAYS = 14;
 /** Chance that a fault without a modelled cause was a one-off. */

@@ -23,13 +23,32 @@ export type Evidence =
       weights?: readonly number[];
     }
   /** A cause was repaired, the codes were cleared, and the fault came back. */
-  | { kind: 'came-back'; fact: string; cause: string };
+  | { kind: 'came-back'; fact: string; cause: string }
+  /** The memory was cleared, and the fault was read again. `comesAndGoes`: not at once, although its self-check looks at once. */
+  | { kind: 'returned'; fact: string; comesAndGoes: boolean };
 
 /** Keeps every likelihood off zero: no finding is beyond doubt. */
 const FLOOR = 1e-4;
 
 /** Chance that a fault comes back although its only cause was repaired: a bad part, or work not well done. */
 const BADLY_REPAIRED = 0.1;
+
+/** P(it is read again after a clear | cause that passes by itself), against a cause that stays. Judged. */
+const PASSED_COMES_BACK = 0.25;
+/** P(only later, although the self-check looks at once | contact that opens now and then), against a part that is dead. Judged. */
+const CONTACT = 1;
+const DEAD = 0.5;
+/** Repairs of what opens and closes with shaking, heat and damp. */
+const IS_CONTACT = /wiring|connector|connections|ground|terminal/i;
+
+/** How well a return after a clear goes with one cause, the best 1. */
+function returnStrength({ cause }: CauseInstance, comesAndGoes: boolean): number {
+  if (cause.isPassing) return PASSED_COMES_BACK;
+  return comesAndGoes ? (IS_CONTACT.test(cause.repair.title) ? CONTACT : DEAD) : 1;
+}
+
+/** The same for what is not modelled: nobody knows, so it goes halfway. */
+const RETURN_OF_NONE = 0.75;
 
 /** P(outcome | cause) for each outcome of a check, for one cause. */
 function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): readonly number[] {
@@ -95,6 +114,10 @@ function chanceOfResult(
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
   if (evidence.kind === 'came-back')
     return causes.length === 1 && causes[0]?.id === evidence.cause ? BADLY_REPAIRED : 1;
+  if (evidence.kind === 'returned')
+    return causes.length === 0
+      ? RETURN_OF_NONE
+      : Math.max(...causes.map((c) => returnStrength(c, evidence.comesAndGoes)));
   if (evidence.kind === 'check') {
     return chanceOfResult(evidence, outcomeChances(evidence.check, evidence.cylinder, causes));
   }
@@ -110,6 +133,8 @@ export function touched(evidence: Evidence, instances: readonly CauseInstance[])
   if (evidence.kind === 'check')
     return instances.map((i) => rowOf(evidence.check, evidence.cylinder, i) !== evidence.check.otherwise);
   if (evidence.kind === 'came-back') return instances.map((i) => i.id === evidence.cause);
+  // It was seen before: it brings no cause into play that nothing else speaks of.
+  if (evidence.kind === 'returned') return instances.map(() => false);
   const { key, cylinder, isPresent } = evidence;
   if (!isPresent || observationKind(key).isCircumstance) return instances.map(() => false);
   return Array.from(strengthsOf(instances, key, cylinder), (s) => s > 0);
@@ -149,6 +174,15 @@ export function likelihoodRow(
   if (evidence.kind === 'came-back') {
     const repaired = instances.findIndex((c) => c.id === evidence.cause);
     return row.map((_, h) => (first[h] === repaired && second[h] === none ? BADLY_REPAIRED : 1));
+  }
+  if (evidence.kind === 'returned') {
+    const strengths = instances.map((i) => returnStrength(i, evidence.comesAndGoes));
+    for (let h = 0; h < row.length; h++) {
+      const a = strengths[first[h] ?? none];
+      const b = strengths[second[h] ?? none];
+      row[h] = a === undefined ? RETURN_OF_NONE : Math.max(a, b ?? 0);
+    }
+    return row;
   }
   if (evidence.kind === 'check') {
     const { check, cylinder } = evidence;

@@ -34,3 +34,4 @@ export {
   type UnitClearResult,
   type UnitToClear,
 } from './unit-clears.ts';
+export { faultReturns, type FaultReturn, type ReturnMoment } from './returns.ts';

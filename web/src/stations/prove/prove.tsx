@@ -16,6 +16,7 @@ import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { CloseCase } from './close-case.tsx';
 import { Drives } from './drives.tsx';
+import { Returns } from './returns.tsx';
 import { Outcome } from './outcome.tsx';
 import { Ways } from './ways.tsx';
 
@@ -63,6 +64,7 @@ export function Prove() {
             </div>
           )}
           <Outcome proof={proof} />
+          <Returns />
         </section>
         <Drives proof={proof} />
         {isMine ? <StandInPanel /> : null}
