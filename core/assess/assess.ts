@@ -34,6 +34,7 @@ import {
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
 import { inspectionView, type InspectionView } from '@pincer/core/inspection';
+import { beforeAfter, type BeforeAfterRow } from './before-after.ts';
 import { closingView, type ClosingView } from './closing.ts';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
@@ -96,6 +97,8 @@ export interface Assessment {
   procedures: ProcedureView[];
   judgements: Judgement[];
   proof: ProofView;
+  /** Readings that were odd before the last repair or clear, then and now. */
+  beforeAfter: BeforeAfterRow[];
   /** Each time that it came back after a clear. */
   returns: ReturnsView;
   closing: ClosingView;
@@ -241,6 +244,7 @@ export function assess(
     procedures: repairs,
     judgements: [...told.judgements],
     proof,
+    beforeAfter: hasBegun(state) ? beforeAfter(state, vehicle, placesOf(state)) : [],
     returns: returnsView(state, decision.options, owner),
     closing: closingView(state, proof),
     inspection: inspectionView(state, vehicle, now),

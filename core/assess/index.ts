@@ -18,6 +18,7 @@ export {
 } from './scan-view.ts';
 export type { PlanBranch, PlanStep, PlanView } from './plan.ts';
 export type { ReturnsView } from './return-facts.ts';
+export type { BeforeAfterRow } from './before-after.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
 export {
   frameSentence,

@@ -131,7 +131,7 @@ interface Source {
  * Readings and recordings in the order of the log, as windows, each with what the vehicle showed before in the same
  * condition: since the last repair or clear.
  */
-function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
+export function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
   const engine = engineOf(vehicle);
   const sources: Source[] = [];
   let before = NOTHING_BEFORE;

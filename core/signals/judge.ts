@@ -56,6 +56,7 @@ export interface Judgement {
   expected: string;
   source: string;
   side?: Finding['side'];
+  scale?: Finding['scale'];
   /** What to do so that it can be judged; only with `not-judged`. */
   toJudge?: string;
 }

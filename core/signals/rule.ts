@@ -10,6 +10,8 @@ export interface Finding {
   measured: string;
   /** Towards which side it is odd, where both are possible. */
   side?: 'high' | 'low';
+  /** The figure and its limits, in the unit of the standard, where the rule holds one figure against two limits. */
+  scale?: { value: number; low: number; high: number };
 }
 
 export interface Rule<Id extends string = string> {
@@ -47,8 +49,11 @@ export const fixed = (value: number, digits = 0): string =>
 
 /** Odd when it is over or under its limits. */
 export function within(value: number, low: number, high: number, measured: string): Finding {
-  if (value < low) return { verdict: 'odd', measured, side: 'low' };
-  return value > high ? { verdict: 'odd', measured, side: 'high' } : { verdict: 'sound', measured };
+  const scale = { value, low, high };
+  if (value < low) return { verdict: 'odd', measured, side: 'low', scale };
+  return value > high
+    ? { verdict: 'odd', measured, side: 'high', scale }
+    : { verdict: 'sound', measured, scale };
 }
 
 /** Odd when it does not hold. */

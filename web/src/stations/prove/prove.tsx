@@ -17,6 +17,7 @@ import { StationPage } from '../station-page.tsx';
 import { CloseCase } from './close-case.tsx';
 import { Drives } from './drives.tsx';
 import { Returns } from './returns.tsx';
+import { BeforeAfter } from './before-after.tsx';
 import { Outcome } from './outcome.tsx';
 import { Ways } from './ways.tsx';
 
@@ -70,6 +71,7 @@ export function Prove() {
         {isMine ? <StandInPanel /> : null}
       </div>
       {assessment.inspection ? <InspectionPanel view={assessment.inspection} vehicle={vehicle} /> : null}
+      <BeforeAfter />
       <CloseCase />
       {isTyping ? <ByHand caseId={record.id} onClose={() => setTyping(false)} /> : null}
     </StationPage>
