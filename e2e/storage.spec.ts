@@ -192,6 +192,18 @@ test('everything is saved as one file, the logbook is emptied, and the file brin
   page,
 }) => {
   await example(page);
+  // A picture in the log goes along.
+  await page.goto('/case/case_wet/light');
+  await page.getByRole('link', { name: /^Log/ }).click();
+  const log = page.getByRole('dialog');
+  await log.getByLabel('Add a picture or file').setInputFiles('docs/screenshots/light.png');
+  await expect(log.getByText(/Picture: light.png, \d+ kB/)).toBeVisible();
+  const picture = log.getByRole('img', { name: 'light.png' });
+  await expect(picture).toBeVisible();
+  const width = await picture.evaluate((i: HTMLImageElement) => i.naturalWidth);
+  expect(width).toBeGreaterThan(100);
+  await expect(log).toContainText('1 picture or file');
+  await log.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Settings' }).click();
   const section = page.getByRole('region', { name: 'On this device' });
   await expect(section).toContainText('4 vehicles, 5 cases');
@@ -205,10 +217,14 @@ test('everything is saved as one file, the logbook is emptied, and the file brin
   await page.reload();
   await expect(section).toContainText('0 vehicles, 0 cases');
   await section.getByLabel('Zip file of a whole logbook').setInputFiles(zip);
-  await expect(section.getByText(/Restored: 4 vehicles, 5 cases/)).toBeVisible();
+  await expect(section.getByText(/Restored: 4 vehicles, 5 cases.*1 picture or file/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
+  await page.goto('/case/case_wet/light');
+  await page.getByRole('link', { name: /^Log/ }).click();
+  await expect(picture).toBeVisible();
+  await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(width);
 });
 
 test('a database that the browser has lost comes back from the second copy, and it is said', async ({

@@ -245,7 +245,7 @@ export function assess(
     judgements: [...told.judgements],
     proof,
     beforeAfter: hasBegun(state) ? beforeAfter(state, vehicle, placesOf(state)) : [],
-    returns: returnsView(state, decision.options, owner),
+    returns: returnsView(state, decision.options, owner, isOver || state.closed !== null),
     closing: closingView(state, proof),
     inspection: inspectionView(state, vehicle, now),
     stations: stationViews(state, {

@@ -30,8 +30,8 @@ describe('before and after', () => {
   });
 
   test('what went out of order only afterwards is no row: it is a new finding', () => {
-    expect(
-      rows(scanEntry(makeScan(['P0171'], SOUND)), REPAIR, scanEntry(makeScan(['P0171'], LEAN))),
-    ).toEqual([]);
+    expect(rows(scanEntry(makeScan(['P0171'], SOUND)), REPAIR, scanEntry(makeScan(['P0171'], LEAN)))).toEqual(
+      [],
+    );
   });
 });

@@ -57,17 +57,22 @@ export function returnFacts(state: CaseState): Told {
 export interface ReturnsView {
   /** Each return, the last first. */
   list: { at: string; codes: string[]; soon: string; says: string }[];
-  /** What living with it costs against curing it; null before it has come back twice. */
+  /** What living with it costs against curing it; null before it has come back twice, and once it is gone. */
   living: string | null;
 }
 
-/** Returns after clears, and what clearing again and again costs. @param options of the same case. */
-export function returnsView(state: CaseState, options: readonly Option[], owner: Owner): ReturnsView {
+/** Returns after clears, and what clearing again and again costs. @param options of the same case. @param isOver whether it is proven to be gone. */
+export function returnsView(
+  state: CaseState,
+  options: readonly Option[],
+  owner: Owner,
+  isOver: boolean,
+): ReturnsView {
   const all = faultReturns(state);
   const list = all
     .map((r) => ({ at: r.at, codes: r.codes, soon: soonWords(r), says: SAYS[r.moment] }))
     .reverse();
-  if (all.length < 2) return { list, living: null };
+  if (all.length < 2 || isOver) return { list, living: null };
   const mean = (of: (r: FaultReturn) => number | null): number | null => {
     const known = all.flatMap((r) => of(r) ?? []);
     return known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : null;

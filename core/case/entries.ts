@@ -241,6 +241,18 @@ export const entrySchema = z.discriminatedUnion('kind', [
     note: z.string().optional(),
   }),
   z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
+  /** A picture or a file; its content lies beside the log, under this id. */
+  z.object({
+    ...base,
+    kind: z.literal('attachment'),
+    file: z.string().regex(/^att_[0-9a-f]+$/),
+    name: z.string().min(1).max(200),
+    /** Media type, as the browser says; empty where it does not. */
+    type: z.string(),
+    bytes: z.number().int().min(0),
+    /** What it shows, such as the step of a repair. */
+    about: z.string().optional(),
+  }),
   z.object({
     ...base,
     kind: z.literal('retracted'),

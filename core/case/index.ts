@@ -89,3 +89,4 @@ export { clearedLately, type ClearedLately } from './cleared-lately.ts';
 export { lessonOf, type Lesson } from './lesson.ts';
 export { ownerOf } from './owner-of.ts';
 export { REGIONS, inRegion, type Region } from './regions.ts';
+export { withoutPersonalData } from './without-personal-data.ts';

@@ -320,6 +320,7 @@ class StandingFold {
       case 'decision':
       case 'offer':
       case 'note':
+      case 'attachment':
       case 'retracted':
       case 'closed':
         return;

@@ -47,6 +47,14 @@ export const fixed = (value: number, digits = 0): string =>
     .replace(/^-0(\.0+)?$/, '0$1')
     .replace('-', '−');
 
+/** A sum as it is written: with one digit after the point where whole numbers would not add up. */
+export function sumWords(a: number, b: number): string {
+  const digits = Math.round(a) + Math.round(b) === Math.round(a + b) ? 0 : 1;
+  // The sum of what is shown, so that a reader who adds finds the same.
+  const shown = (n: number): number => Number(n.toFixed(digits));
+  return `${fixed(a, digits)} + ${fixed(b, digits)} = ${fixed(shown(a) + shown(b), digits)}`;
+}
+
 /** Odd when it is over or under its limits. */
 export function within(value: number, low: number, high: number, measured: string): Finding {
   const scale = { value, low, high };

@@ -18,6 +18,8 @@ import { copiedKeys } from '../src/storage/copied-keys.ts';
 import { copiesOf, copyRecords, forgetCopies } from '../src/storage/second-copy.ts';
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
+import { loadAttachment } from '../src/storage/attachments.ts';
+import { attach } from '../src/store/attachment-actions.ts';
 import { exportAll, restoreAll } from '../src/store/archive-actions.ts';
 import { checkStorage, saveAgain } from '../src/store/keep.ts';
 import { changeSettings, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
@@ -393,6 +395,39 @@ describe('files', () => {
         ok: false,
         message: expect.stringMatching(why) as string,
       });
+  });
+
+  test('a picture is stored before its entry, goes along in the zip, and comes back byte for byte', async () => {
+    const c = await aCase();
+    const content = new Blob([new Uint8Array([255, 216, 255, 224, 7, 0, 9])], { type: 'image/jpeg' });
+    expect(await page.dispatch(attach(c.id, { name: 'loom.JPG', content, about: 'the loom' }))).toBeNull();
+    const entry = page.store.getState().logbook.cases[c.id]?.entries.at(-1);
+    if (entry?.kind !== 'attachment') throw new Error('There is no entry for it.');
+    expect(entry).toMatchObject({ bytes: 7, about: 'the loom', type: 'image/jpeg' });
+    const zip = new File([await page.dispatch(exportAll())], 'pincer.zip');
+    await page.dispatch(emptyLogbook());
+    expect(await loadAttachment(entry.file)).toBeNull();
+    expect(await page.dispatch(restoreAll(zip))).toMatchObject({
+      restored: { attachments: 1, problems: [] },
+    });
+    const back = await loadAttachment(entry.file);
+    expect([...new Uint8Array((await back?.arrayBuffer()) ?? new ArrayBuffer(0))]).toEqual([
+      255, 216, 255, 224, 7, 0, 9,
+    ]);
+    // Once more: it is there, and nothing is written twice.
+    expect(await page.dispatch(restoreAll(zip))).toMatchObject({ restored: { attachments: 0 } });
+  });
+
+  test('a picture for which there is no room makes no entry, and says what to do', async () => {
+    const c = await aCase();
+    const before = idsOf(page, c.id);
+    setDisk(FULL);
+    const why = await page.dispatch(attach(c.id, { name: 'a.jpg', content: new Blob(['x']) }));
+    setDisk(null);
+    expect(why).toMatch(/no room left.*Make room/);
+    expect(idsOf(page, c.id)).toEqual(before);
+    const large = { size: 21_000_000 } as Blob;
+    expect(await page.dispatch(attach(c.id, { name: 'a.jpg', content: large }))).toMatch(/larger than 20 MB/);
   });
 
   test('a logbook that its owner emptied stays empty, and the example does not come back by itself', async () => {

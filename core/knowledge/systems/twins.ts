@@ -198,8 +198,8 @@ export function withTwinChecks(checks: readonly Check[]): Check[] {
       } else if (both && !partChecks.includes(check.id)) given[twin.id] = both;
     }
     // Where it would show nothing of it, the check has nothing to do with the cause.
-    for (const [id, p] of Object.entries(given)) if (p === check.otherwise) delete given[id];
-    return { ...check, given };
+    const said = Object.entries(given).filter(([, p]) => p !== check.otherwise);
+    return { ...check, given: Object.fromEntries(said) };
   });
   return [...told, GLOW_FEED];
 }

@@ -1,4 +1,4 @@
-import { ANY, RUNNING, fixed, holds, rule, within, type Rule } from '../rule.ts';
+import { ANY, RUNNING, fixed, holds, rule, sumWords, type Rule, within } from '../rule.ts';
 import type { EngineState } from '../window.ts';
 import { isSteered } from './gates.ts';
 
@@ -20,7 +20,7 @@ const trims = <Id extends string>(
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const [short, long] = [of('shortTrim').mean, of('longTrim').mean];
-      return within(short + long, -10, 10, `${fixed(short)} + ${fixed(long)} = ${fixed(short + long)} %`);
+      return within(short + long, -10, 10, `${sumWords(short, long)} %`);
     },
   });
 

@@ -7,8 +7,10 @@ import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
-import { counted, day, moment, timeOfDay } from '../ui/format.ts';
-import { SaveCase } from './save-case.tsx';
+import { counted, day, megabytes, moment, timeOfDay } from '../ui/format.ts';
+import { AddPicture } from '../pictures/add-picture.tsx';
+import { Attachment } from '../pictures/attachment.tsx';
+import { SaveCase, SaveForOthers } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 import { useTell } from '../store/use-tell.ts';
 
@@ -60,13 +62,31 @@ export function Log({
       open
       onOpenChange={onClose}
     >
-      <SaveCase caseId={record.id} />
+      <div className="flex flex-wrap gap-2">
+        <SaveCase caseId={record.id} />
+        <SaveForOthers caseId={record.id} />
+        <AddPicture caseId={record.id} label="Add a picture or file" />
+      </div>
+      <AttachedSize record={record} />
       {record.entries.length === 0 ? (
         <p className="mt-4 text-ink-2">Nothing recorded yet. Start at Warning light.</p>
       ) : (
         <Rows record={record} state={state} assessment={assessment} />
       )}
     </Dialog>
+  );
+}
+
+/** How much the pictures and files of a case take, where it has any, and where they are kept. */
+function AttachedSize({ record }: { record: CaseRecord }) {
+  const attached = record.entries.filter((e) => e.kind === 'attachment');
+  if (attached.length === 0) return null;
+  const bytes = attached.reduce((sum, e) => sum + e.bytes, 0);
+  return (
+    <p className="mt-1 text-[15px] text-ink-2">
+      {counted(attached.length, 'picture or file', 'pictures and files')}, {megabytes(bytes)} on this device.
+      A case file does not hold them; “Save everything” in Settings does.
+    </p>
   );
 }
 
@@ -163,6 +183,7 @@ function LogEntry({
       <p className={struck === null ? '' : 'text-ink-2 line-through'}>
         {tell(entrySentence(entry, assessment))}
       </p>
+      {entry.kind === 'attachment' && struck === null ? <Attachment entry={entry} /> : null}
       {struck === null ? null : <p className="text-[15px]">Struck out: {struck}</p>}
       {struck !== null || entry.kind === 'retracted' ? null : isStriking ? (
         <Strike entry={entry} caseId={caseId} onDone={() => onStriking(null)} />

@@ -16,6 +16,9 @@ export function isCarEntry(entry: Entry): boolean {
   return entry.kind === 'scan' || entry.kind === 'connection';
 }
 
+const sizeWords = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1_000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
+
 const at = (text: string, cylinder: string | undefined): string =>
   text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
 
@@ -126,6 +129,8 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
         : `${entry.outcome === 'unknown' ? 'Clear sent, no answer' : 'Clear refused'}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
+    case 'attachment':
+      return `${entry.type.startsWith('image/') ? 'Picture' : 'File'}: ${entry.about ?? entry.name}, ${sizeWords(entry.bytes)}.`;
     case 'note':
       return entry.text;
     case 'retracted':

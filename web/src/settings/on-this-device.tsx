@@ -103,7 +103,7 @@ export function OnThisDevice() {
 function RestoredNotice(r: Extract<RestoreOutcome, { ok: true }>['restored']) {
   return (
     <Notice
-      title={`Restored: ${counted(r.vehicles, 'vehicle')}, ${counted(r.cases, 'case')}, ${r.entries.toLocaleString('en-GB')} entries, ${counted(r.recordings, 'recording')}.`}
+      title={`Restored: ${counted(r.vehicles, 'vehicle')}, ${counted(r.cases, 'case')}, ${r.entries.toLocaleString('en-GB')} entries, ${counted(r.recordings, 'recording')}, ${counted(r.attachments, 'picture or file', 'pictures and files')}.`}
       tone={r.problems.length > 0 ? 'strong' : 'plain'}
     >
       <p>What was here already was left as it is.</p>

@@ -5,10 +5,14 @@ const DATABASE = 'pincer';
 const RECORDS = 'records';
 /** The samples of recordings, written by another room in long pieces. */
 const RECORDINGS = 'recordings';
+/** Pictures and files of the log, by the id that their entry names. */
+const ATTACHMENTS = 'attachments';
+const STORES = [RECORDS, RECORDINGS, ATTACHMENTS] as const;
 
 interface Schema extends DBSchema {
   records: { key: string; value: unknown };
   recordings: { key: string; value: unknown };
+  attachments: { key: string; value: unknown };
 }
 
 /** How long storage may take before it counts as hanging, ms. */
@@ -110,8 +114,7 @@ function lose(): void {
 async function openAt(version: number | undefined, onBlocked: () => void): Promise<Database> {
   return openDB<Schema>(DATABASE, version, {
     upgrade: (db) => {
-      for (const name of [RECORDS, RECORDINGS] as const)
-        if (!db.objectStoreNames.contains(name)) db.createObjectStore(name);
+      for (const name of STORES) if (!db.objectStoreNames.contains(name)) db.createObjectStore(name);
     },
     blocked: onBlocked,
     // Another page wants to change or to drop it: let it, and open anew when it is wanted again.
@@ -132,7 +135,7 @@ async function openBoth(): Promise<Database> {
   try {
     const open = async () => {
       const db = await openAt(undefined, onBlocked);
-      const lacks = ([RECORDS, RECORDINGS] as const).some((n) => !db.objectStoreNames.contains(n));
+      const lacks = STORES.some((n) => !db.objectStoreNames.contains(n));
       if (!lacks) return db;
       const next = db.version + 1;
       db.close();
@@ -154,26 +157,40 @@ function open(): Promise<Database> {
   return opened;
 }
 
-/** The records within one transaction. */
-export type Records<M extends IDBTransactionMode> = IDBPObjectStore<
+/** A store within one transaction. */
+type StoreIn<N extends typeof RECORDS | typeof ATTACHMENTS, M extends IDBTransactionMode> = IDBPObjectStore<
   Schema,
-  [typeof RECORDS],
-  typeof RECORDS,
+  [N],
+  N,
   M
 >;
+/** The records within one transaction. */
+export type Records<M extends IDBTransactionMode> = StoreIn<typeof RECORDS, M>;
 
 /**
  * Runs one transaction over the records. What it writes is on the disk when this resolves (strict durability), all of it
  * or nothing.
  * @throws StorageError with a plain sentence and a next step.
  */
-export async function transact<M extends 'readonly' | 'readwrite', T>(
+export const transact = <M extends 'readonly' | 'readwrite', T>(
   mode: M,
   run: (store: Records<M>) => Promise<T>,
-): Promise<T> {
+): Promise<T> => transactIn(RECORDS, mode, run);
+
+/** The same over the pictures and files of the log. */
+export const transactAttachments = <M extends 'readonly' | 'readwrite', T>(
+  mode: M,
+  run: (store: StoreIn<typeof ATTACHMENTS, M>) => Promise<T>,
+): Promise<T> => transactIn(ATTACHMENTS, mode, run);
+
+async function transactIn<
+  N extends typeof RECORDS | typeof ATTACHMENTS,
+  M extends 'readonly' | 'readwrite',
+  T,
+>(name: N, mode: M, run: (store: StoreIn<N, M>) => Promise<T>): Promise<T> {
   const once = async (): Promise<T> => {
     const db = await open();
-    const transaction = db.transaction(RECORDS, mode, mode === 'readwrite' ? { durability: 'strict' } : {});
+    const transaction = db.transaction(name, mode, mode === 'readwrite' ? { durability: 'strict' } : {});
     try {
       const result = await run(transaction.store);
       await transaction.done;

@@ -1,10 +1,13 @@
 import type { AsyncZippable, Unzipped } from 'fflate';
 import { engineOf } from '@pincer/core/assess';
-import { writeCaseFile } from '@pincer/core/case';
+import { writeCaseFile, type EntryOf } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
+import { saveAttachment } from '../storage/attachments.ts';
+import { storageError } from '../storage/database.ts';
 import { loadMeta } from '../storage/recordings.ts';
 import { copyOfRecord } from '../storage/records.ts';
+import { attachmentOf } from './attachment-actions.ts';
 import { keepVehicle } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import type { AppThunk } from './store.ts';
@@ -19,6 +22,7 @@ const README = `The whole logbook, in open files.
 cases/       one case file (JSON) for each case, with its vehicle; each can be imported by itself
 vehicles/    every vehicle (JSON)
 recordings/  readings over time (CSV, units in the header), named as in the case's log
+attachments/ pictures and files of the log, each under the id that its entry names
 unreadable/  records that could not be read, as they lie in storage
 settings.json  rates, tools, units
 
@@ -33,6 +37,10 @@ const slug = (title: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .toLowerCase()
     .slice(0, 40);
+
+/** Where a picture or a file of the log lies in the zip. */
+const attachmentName = ({ file, name }: EntryOf<'attachment'>): string =>
+  `attachments/${file}${/\.[a-z0-9]{1,5}$/i.exec(name)?.[0].toLowerCase() ?? ''}`;
 
 /** Everything on this device as one zip of open files. */
 export function exportAll(): AppThunk<Promise<Blob>> {
@@ -49,6 +57,10 @@ export function exportAll(): AppThunk<Promise<Blob>> {
           writeCaseFile(record, vehicle, at, settings.owner, newerEntriesOf(logbook, record.id)),
         );
       for (const entry of record.entries) {
+        if (entry.kind === 'attachment') {
+          const content = await attachmentOf(entry.file);
+          if (content) files[attachmentName(entry)] = new Uint8Array(await content.arrayBuffer());
+        }
         if (entry.kind !== 'recording') continue;
         const csv = await recordings.exportCsv(entry.recording);
         if (csv) files[`recordings/${entry.recording}.csv`] = new Uint8Array(await csv.arrayBuffer());
@@ -74,6 +86,8 @@ export interface Restored {
   entries: number;
   vehicles: number;
   recordings: number;
+  /** Pictures and files of the log. */
+  attachments: number;
   /** Entries of the file that would strike out what is here; they were left out. */
   strikeOutsLeft: number;
   /** What could not be taken, by the name of the file in the zip. */
@@ -92,7 +106,11 @@ async function unpack(file: File): Promise<Unzipped | string> {
     unzip(
       packed,
       // What claims to be larger than that is left packed: a zip can hold a thousand times its size.
-      { filter: (f) => (size += f.originalSize) <= MAX_UNPACKED && /\.(json|csv)$/.test(f.name) },
+      {
+        filter: (f) =>
+          (size += f.originalSize) <= MAX_UNPACKED &&
+          (/\.(json|csv)$/.test(f.name) || f.name.startsWith('attachments/')),
+      },
       (error, files) => {
         if (error) resolve('It is no zip file, or it was cut short when it was copied.');
         else if (size > MAX_UNPACKED)
@@ -115,6 +133,7 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
       entries: 0,
       vehicles: 0,
       recordings: 0,
+      attachments: 0,
       strikeOutsLeft: 0,
       problems: [],
     };
@@ -144,6 +163,16 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
     const { cases, vehicles } = getState().logbook;
     for (const record of Object.values(cases))
       for (const entry of record.entries) {
+        if (entry.kind === 'attachment') {
+          const content = files[attachmentName(entry)];
+          if (!content || (await attachmentOf(entry.file)) !== null) continue;
+          try {
+            await saveAttachment(entry.file, new Blob([content], { type: entry.type }));
+            restored.attachments++;
+          } catch (error) {
+            restored.problems.push({ name: entry.name, why: storageError(error).message });
+          }
+        }
         if (entry.kind !== 'recording') continue;
         const name = `recordings/${entry.recording}.csv`;
         const csv = files[name];

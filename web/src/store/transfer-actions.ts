@@ -1,6 +1,7 @@
 import {
   importProblemWords,
   mergePlan,
+  withoutPersonalData,
   writeCaseFile,
   type CaseFile,
   type CaseRecord,
@@ -118,12 +119,16 @@ function addBeside(file: CaseFile, newer: readonly unknown[]): AppThunk<Promise<
 export const newerEntriesOf = (logbook: LogbookState, caseId: string): unknown[] =>
   logbook.newer.flatMap((n) => (n.caseId === caseId && n.entry !== undefined ? [n.entry] : []));
 
-/** The text of a case as a file, whether or not storage has all of it. */
-export function exportCase(caseId: string): AppThunk<string | null> {
+/** The text of a case as a file, whether or not storage has all of it. @param isPersonal whether it names its owner. */
+export function exportCase(caseId: string, isPersonal = true): AppThunk<string | null> {
   return (_, getState) => {
     const { logbook, settings } = getState();
     const found = logbook.cases[caseId];
     const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
+    if (found && vehicle && !isPersonal) {
+      const left = withoutPersonalData(found, vehicle, { case: newId('case'), vehicle: newId('veh') });
+      return writeCaseFile(left.record, left.vehicle, now().toISOString());
+    }
     return found && vehicle
       ? writeCaseFile(found, vehicle, now().toISOString(), settings.owner, newerEntriesOf(logbook, caseId))
       : null;
@@ -164,8 +169,10 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
     const marks: Marks = { example: 'done', emptiedAt: now().toISOString() };
     try {
       const { forgetRecordings } = await import('../storage/recordings.ts');
+      const { forgetAttachments } = await import('../storage/attachments.ts');
       await forgetAll(marks);
       await forgetRecordings();
+      await forgetAttachments();
       const { forgetCopies } = await import('../storage/second-copy.ts');
       forgetCopies(copiedKeys());
     } catch (error) {

@@ -1,6 +1,7 @@
 import type { ProcedureView } from '@pincer/core/assess';
 import { useTell } from '../../store/use-tell.ts';
 import { NUMBER_FIELD, cx } from '../../ui/classes.ts';
+import { AddPicture } from '../../pictures/add-picture.tsx';
 import { WaitTimer } from '../../waiting/wait-timer.tsx';
 import { toggled, type Ticks } from './ticks.ts';
 
@@ -63,6 +64,12 @@ export function Steps({
           );
         })}
       </ol>
+      <div className="py-2">
+        <AddPicture caseId={caseId} about={procedure.title} label="Picture for the log" />
+        <p className="mt-1 text-[15px] text-ink-2">
+          Before you take it apart: how hoses, wires and clips lie.
+        </p>
+      </div>
       {guide.stuck ? (
         <details className="border-y border-line">
           <summary className="flex min-h-11 items-center font-semibold">It will not come out</summary>
