@@ -18,7 +18,15 @@ import {
   type Evidence,
   type QuietNow,
 } from '@pincer/core/diagnosis';
-import { lastClear, placesOf, proofBasis, proofView, type ProofView } from '@pincer/core/proof';
+import {
+  counterChecks,
+  lastClear,
+  placesOf,
+  proofBasis,
+  proofView,
+  type CounterCheck,
+  type ProofView,
+} from '@pincer/core/proof';
 import type { Judgement } from '@pincer/core/signals';
 import {
   driveAllowance,
@@ -97,6 +105,8 @@ export interface Assessment {
   procedures: ProcedureView[];
   judgements: Judgement[];
   proof: ProofView;
+  /** Where the car’s counters do not fit what is in the log. */
+  counters: CounterCheck[];
   /** Readings that were odd before the last repair or clear, then and now. */
   beforeAfter: BeforeAfterRow[];
   /** Each time that it came back after a clear. */
@@ -244,6 +254,7 @@ export function assess(
     procedures: repairs,
     judgements: [...told.judgements],
     proof,
+    counters: counterChecks(state),
     beforeAfter: hasBegun(state) ? beforeAfter(state, vehicle, placesOf(state)) : [],
     returns: returnsView(state, decision.options, owner, isOver || state.closed !== null),
     closing: closingView(state, proof),

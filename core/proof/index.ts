@@ -35,3 +35,4 @@ export {
   type UnitToClear,
 } from './unit-clears.ts';
 export { faultReturns, type FaultReturn, type ReturnMoment } from './returns.ts';
+export { counterChecks, type CounterCheck } from './counters.ts';

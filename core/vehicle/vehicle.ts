@@ -55,6 +55,9 @@ export const vehicleSchema = z.object({
   /** Litres. */
   displacementLitres: z.number().positive().optional(),
   cylinders: z.number().int().min(1).max(16).optional(),
+  /** Where cylinder 1 is, and bank 1, as the owner found it in the workshop manual. */
+  cylinderOne: z.string().max(80).optional(),
+  bankOne: z.string().max(80).optional(),
   aspiration: z.enum(ASPIRATIONS),
   gearbox: z.enum(GEARBOXES).optional(),
   /** Size on the wall of the driven wheels’ tyre, such as `205/55 R16`. */

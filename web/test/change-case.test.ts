@@ -14,7 +14,7 @@ import { checkStorage } from '../src/store/keep.ts';
 import { lessonsOf } from '../src/store/lessons.ts';
 import { changeCase, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
 import { takeInStored } from '../src/store/take-in.ts';
-import { addDemo, addImport, checkImport, exportCase } from '../src/store/transfer-actions.ts';
+import { addDemo, addImport, checkImport, exportCase, forgetCase } from '../src/store/transfer-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
 
 /** A busy machine is no reason to fail. */
@@ -239,5 +239,29 @@ describe('what closed cases teach', () => {
     expect(learnt.map((l) => l.cause)).toEqual(['coil-boot']);
     await one.dispatch(record(id, { kind: 'lamp', lamp: 'engine', mode: 'steady' }));
     expect(lessons()).toEqual([]);
+  });
+});
+
+describe('a case from a wrong touch', () => {
+  test('is taken away, here and in storage, and does not come back', async () => {
+    const one = await page();
+    await one.dispatch(putVehicle(CAR));
+    const { id } = await one.dispatch(openCase(CAR, 'A light came on'));
+    expect(await one.dispatch(forgetCase(id))).toBeNull();
+    expect(caseOf(one, id)).toBeUndefined();
+    await one.dispatch(checkStorage());
+    expect((await loadAll()).cases).toEqual([]);
+    expect(caseOf(await page(), id)).toBeUndefined();
+  });
+
+  test('one that holds anything stays, also what another page has just put into it', async () => {
+    const { one, id } = await begun();
+    expect(await one.dispatch(forgetCase(id))).toMatch(/put it away/);
+    const { id: empty } = await one.dispatch(openCase(CAR, 'Another'));
+    const second = await page();
+    await second.dispatch(record(empty, { kind: 'note', text: 'It squeals.' }));
+    expect(await one.dispatch(forgetCase(empty))).toMatch(/put it away/);
+    const stored = (await loadAll()).cases.find((c) => c.id === empty);
+    expect(stored?.entries).toHaveLength(1);
   });
 });

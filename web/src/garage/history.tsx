@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import { ownerReport, vehicleHistory, type HistoryRow, type VehicleHistory } from '@pincer/core/assess';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
-import { fileName, savePdf } from '../papers/save-pdf.ts';
+import { fileName, openPdf, savePdf } from '../papers/save-pdf.ts';
 import { changeCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
@@ -83,6 +83,15 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
           <button type="button" className={BUTTON.plain} onClick={() => void report()}>
             Report for the next owner (PDF)
           </button>
+          <button
+            type="button"
+            className={BUTTON.plain}
+            onClick={() =>
+              void openPdf(ownerReport(vehicle, own, owner), fileName('report', vehicle.name), owner.units)
+            }
+          >
+            Open it to print
+          </button>
           {history.spending.length > 0 ? (
             <button
               type="button"
@@ -142,6 +151,11 @@ function Row({ row, currency }: { row: HistoryRow; currency: string }) {
   const tell = useTell();
   const dispatch = useAppDispatch();
   const [name, setName] = useState<string | null>(null);
+  const isEmpty = useAppSelector((s) => s.logbook.cases[row.case]?.entries.length === 0);
+  const remove = async () => {
+    const { forgetCase } = await import('../store/transfer-actions.ts');
+    toast((await dispatch(forgetCase(row.case))) ?? 'Removed. Nothing was recorded in it.');
+  };
   const codes = row.codes.slice(0, 4).join(' ');
   const what = row.what.map((w) => tell(w)).join(', ');
   const rename = async () => {
@@ -202,6 +216,16 @@ function Row({ row, currency }: { row: HistoryRow; currency: string }) {
           >
             {row.isPutAway ? 'Bring back' : 'Put away'}
           </button>
+          {isEmpty ? (
+            <button
+              type="button"
+              className={BUTTON.quiet}
+              aria-label={`Remove the empty case “${row.title}”`}
+              onClick={() => void remove()}
+            >
+              Remove
+            </button>
+          ) : null}
         </span>
       </td>
     </tr>

@@ -65,6 +65,8 @@ const formSchemaFor = (per: Scale) =>
     height: heightIn(per.m),
     plate: z.string().trim(),
     tyre: z.string().trim().max(40),
+    cylinderOne: z.string().trim().max(80),
+    bankOne: z.string().trim().max(80),
     modifications: z.string().trim(),
     warrantyEnds: z.string(),
     inspectionDue: z.string(),
@@ -98,6 +100,8 @@ function toForm(v: Vehicle | null, per: Scale): FormIn {
     market: v?.market ?? '',
     plate: v?.plate ?? '',
     tyre: v?.tyre ?? '',
+    cylinderOne: v?.cylinderOne ?? '',
+    bankOne: v?.bankOne ?? '',
     height: text(v?.heightM === undefined ? undefined : Math.round(v.heightM / per.m)),
     modifications: v?.modifications ?? '',
     warrantyEnds: v?.warrantyEnds ?? '',
@@ -127,6 +131,8 @@ function fromForm(f: FormOut, base: Partial<Vehicle> & Pick<Vehicle, 'id'>, per:
     displacementLitres: f.displacement || undefined,
     cylinders: f.cylinders,
     tyre: f.tyre || undefined,
+    cylinderOne: f.cylinderOne || undefined,
+    bankOne: f.bankOne || undefined,
     market: f.market || undefined,
     plate: f.plate || undefined,
     vin: f.vin === '' ? undefined : f.vin.toUpperCase(),
@@ -375,6 +381,14 @@ export function VehicleForm({
         })}
         {field('cylinders', 'Cylinders', { mode: 'numeric' })}
         {field('plate', tell('{Number plate}'))}
+        {field('cylinderOne', 'Where cylinder 1 is', {
+          hint: tell(
+            'From the {workshop manual}, such as: at the timing belt. Shown wherever a cylinder is named.',
+          ),
+        })}
+        {field('bankOne', 'Where bank 1 is (V and boxer engines)', {
+          hint: 'The bank that holds cylinder 1, such as: towards the front.',
+        })}
         {field('tyre', tell('{Tyre} size, driven wheels'), {
           hint: tell('On the wall of the {tyre}, such as 205/55 R16; needed to work out the gear.'),
         })}

@@ -1,5 +1,6 @@
 import type { Assessment } from '@pincer/core/assess';
 import { LAMPS, LAMP_MODE_WORDS, NOT_DONE_WORDS, type ClearedBy, type Entry } from '@pincer/core/case';
+import { megabytes } from '../ui/format.ts';
 import { stepSentence } from '@pincer/core/link';
 import { milOf } from '@pincer/core/obd';
 import { takenText } from '@pincer/core/meter';
@@ -15,9 +16,6 @@ import {
 export function isCarEntry(entry: Entry): boolean {
   return entry.kind === 'scan' || entry.kind === 'connection';
 }
-
-const sizeWords = (bytes: number): string =>
-  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1_000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
 const at = (text: string, cylinder: string | undefined): string =>
   text.replaceAll('{n}', cylinder ?? '').replaceAll('{m}', 'another');
@@ -130,7 +128,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
     case 'attachment':
-      return `${entry.type.startsWith('image/') ? 'Picture' : 'File'}: ${entry.about ?? entry.name}, ${sizeWords(entry.bytes)}.`;
+      return `${entry.type.startsWith('image/') ? 'Picture' : 'File'}: ${entry.about ?? entry.name}, ${megabytes(entry.bytes)}.`;
     case 'note':
       return entry.text;
     case 'retracted':

@@ -16,6 +16,7 @@ const messageSchema = z.union([
   z.object({ head: caseSchema.omit({ entries: true }) }),
   z.object({ vehicle: vehicleSchema }),
   z.object({ emptied: z.literal(true) }),
+  z.object({ forgotten: z.string() }),
 ]);
 
 const doingSchema = z.object({

@@ -6,7 +6,12 @@ export type CaseHead = Omit<CaseRecord, 'entries'>;
 
 /** Something that another page of this browser has stored, or that it has emptied the logbook. */
 export type TabMessage =
-  { caseId: string; entry: Entry } | { head: CaseHead } | { vehicle: Vehicle } | { emptied: true };
+  | { caseId: string; entry: Entry }
+  | { head: CaseHead }
+  | { vehicle: Vehicle }
+  | { emptied: true }
+  /** A case without entries was taken away. */
+  | { forgotten: string };
 
 /** What a page may be doing that concerns the others: talking to an adapter, recording readings of a case. */
 export interface Doing {

@@ -206,6 +206,15 @@ export async function rawRecords(keys: readonly string[]): Promise<{ key: string
   return keys.flatMap((key, i) => (rows[i] === undefined ? [] : [{ key, stored: rows[i] }]));
 }
 
+/** Takes a case away that has no entry in storage, readable or not. @returns whether it did. */
+export async function forgetEmptyCase(caseId: string): Promise<boolean> {
+  return transact('readwrite', async (records) => {
+    if ((await records.count(rangeOf(entryPrefix(caseId)))) > 0) return false;
+    await records.delete(caseKey(caseId));
+    return true;
+  });
+}
+
 /** Puts records where there are none, as they are. What is there stays. */
 export async function putMissing(rows: readonly { key: string; stored: unknown }[]): Promise<void> {
   await transact('readwrite', async (records) => {

@@ -141,6 +141,10 @@ export const logbookSlice = createSlice({
       status: 'ready',
       marks: payload,
     }),
+    /** A case without entries was taken away, here or by another page; one that has some meanwhile stays. */
+    emptyCaseForgotten(state, { payload }: PayloadAction<string>) {
+      if (state.cases[payload]?.entries.length === 0) state.cases = without(state.cases, payload);
+    },
     broughtBack(state, { payload }: PayloadAction<number>) {
       state.broughtBack += payload;
     },

@@ -66,7 +66,7 @@ function tellOfDoing(store: Store, tabs: TabsPort): () => void {
  * Listens to the other pages of this browser, to storage, and to the clock. @returns how to stop.
  */
 export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () => void {
-  const { entryHeard, headHeard, vehiclePut } = logbookSlice.actions;
+  const { entryHeard, headHeard, vehiclePut, emptyCaseForgotten } = logbookSlice.actions;
   const look = () => {
     if (store.getState().logbook.status === 'ready') void store.dispatch(checkStorage());
   };
@@ -74,6 +74,7 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
   const stops = [
     tabs.listen((message) => {
       if ('emptied' in message) look();
+      else if ('forgotten' in message) store.dispatch(emptyCaseForgotten(message.forgotten));
       else if ('vehicle' in message) store.dispatch(vehiclePut(message.vehicle));
       else if ('head' in message) store.dispatch(headHeard(message.head));
       else {

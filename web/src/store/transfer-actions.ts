@@ -12,8 +12,10 @@ import { now } from '../clock.ts';
 import { copiedKeys } from '../storage/copied-keys.ts';
 import { storageError } from '../storage/database.ts';
 import {
+  caseKey,
   copyOfRecord,
   forgetAll,
+  forgetEmptyCase,
   forgetRecord,
   putBackRecord,
   recordFileSchema,
@@ -160,6 +162,28 @@ export function dropSetAside(key: string): AppThunk<Promise<void>> {
     await forgetRecord(key);
     forgetCopies([key]);
     dispatch(logbookSlice.actions.setAsideForgotten(key));
+  };
+}
+
+/**
+ * Takes a case away that was opened by a wrong touch: one without a single entry, here and in storage. Everything else can
+ * only be put away. @returns why it could not, or null.
+ */
+export function forgetCase(caseId: string): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, { tabs }) => {
+    if (getState().logbook.cases[caseId]?.entries.length !== 0)
+      return 'Something is recorded in it: put it away instead.';
+    try {
+      if (!(await forgetEmptyCase(caseId)))
+        return 'Another page has recorded something in it: put it away instead.';
+    } catch (error) {
+      return storageError(error).message;
+    }
+    const { forgetCopies } = await import('../storage/second-copy.ts');
+    forgetCopies([caseKey(caseId)]);
+    dispatch(logbookSlice.actions.emptyCaseForgotten(caseId));
+    tabs.tell({ forgotten: caseId });
+    return null;
   };
 }
 

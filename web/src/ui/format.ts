@@ -34,8 +34,9 @@ export function counted(n: number, noun: string, plural = `${noun}s`): string {
   return `${n} ${n === 1 ? noun : plural}`;
 }
 
-/** Bytes as a person counts them: `12 MB`, `3.4 GB`. */
+/** Bytes as a person counts them: `136 kB`, `12 MB`, `3.4 GB`. */
 export function megabytes(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
   return bytes < 1e9 ? `${Math.max(1, Math.round(bytes / 1e6))} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 }
 

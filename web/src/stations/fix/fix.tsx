@@ -4,6 +4,7 @@ import type { ProcedureView } from '@pincer/core/assess';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
+import { WhichCylinder } from '../../ui/which-cylinder.tsx';
 import { Cautions } from '../../ui/cautions.tsx';
 import { BUTTON, FIELD, SHEET, TAG, cx } from '../../ui/classes.ts';
 import { duration, money, moment, percent } from '../../ui/format.ts';
@@ -100,7 +101,9 @@ export function Fix() {
 
 function Procedure({ procedure }: { procedure: ProcedureView }) {
   const tell = useTell();
-  const { record } = useCase();
+  const { record, vehicle } = useCase();
+  const [, place] = procedure.cause.split(':');
+  const cylinder = place === undefined ? null : Number(place);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const currency = useAppSelector((s) => s.settings.owner.currency);
@@ -160,6 +163,14 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
           </ul>
         </Notice>
       ) : null}
+      {cylinder === null ? null : (
+        <WhichCylinder
+          cylinder={cylinder}
+          cylinderOne={vehicle.cylinderOne}
+          bankOne={vehicle.bankOne}
+          manual={tell('{workshop manual}')}
+        />
+      )}
       <Cautions texts={procedure.cautions} />
       {ticks.hasSeen ? null : (
         <button type="button" className={BUTTON.solid} onClick={() => setTicks({ ...ticks, hasSeen: true })}>

@@ -9,6 +9,7 @@ import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { percent } from '../../ui/format.ts';
+import { WhichCylinder } from '../../ui/which-cylinder.tsx';
 import { useCase } from '../case-context.ts';
 import { MeterBench, type Measured } from './meter-bench.tsx';
 import { CheckTags } from './check-tags.tsx';
@@ -137,7 +138,7 @@ function CheckList({
 }
 
 function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
-  const { record } = useCase();
+  const { record, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const tell = useTell();
   const [hasSeen, setSeen] = useState(check.cautions.length === 0);
@@ -162,6 +163,14 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   };
   return (
     <div className="space-y-4">
+      {check.cylinder === null ? null : (
+        <WhichCylinder
+          cylinder={check.cylinder}
+          cylinderOne={vehicle.cylinderOne}
+          bankOne={vehicle.bankOne}
+          manual={tell('{workshop manual}')}
+        />
+      )}
       <Cautions texts={check.cautions} />
       {hasSeen ? null : (
         <button type="button" className={BUTTON.solid} onClick={() => setSeen(true)}>

@@ -65,6 +65,11 @@ export function Prove() {
             </div>
           )}
           <Outcome proof={proof} />
+          {assessment.counters.map((c) => (
+            <Notice key={c.id} title="The car counts otherwise" tone="strong">
+              {c.text}
+            </Notice>
+          ))}
           <Returns />
         </section>
         <Drives proof={proof} />
