@@ -17,7 +17,7 @@ export const CORE_ARROWS = {
   diagnosis: ['case', 'knowledge', 'vehicle'],
   urgency: ['case', 'codes', 'knowledge', 'obd', 'signals', 'vehicle'],
   decision: ['case', 'diagnosis', 'urgency', 'vehicle', 'words'],
-  proof: ['case', 'knowledge', 'link', 'obd'],
+  proof: ['case', 'knowledge', 'link', 'obd', 'signals'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   assess: [
     'case',

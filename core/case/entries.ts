@@ -238,6 +238,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('drive'),
     metConditions: answer,
     cameBack: answer,
+    /** The recording of it, where there is one. */
+    recording: z.string().regex(/^rec_/).optional(),
     note: z.string().optional(),
   }),
   z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),

@@ -36,3 +36,4 @@ export {
 } from './unit-clears.ts';
 export { faultReturns, type FaultReturn, type ReturnMoment } from './returns.ts';
 export { counterChecks, type CounterCheck } from './counters.ts';
+export { recordedDrives, type RecordedDrive } from './recorded-drives.ts';

@@ -37,7 +37,7 @@ export {
   type Sample,
   type Samples,
 } from './recording.ts';
-export type { Finding, Verdict } from './rule.ts';
+export { isMoving, type Finding, type Verdict } from './rule.ts';
 export { failedTests, marginOf, misfireCounts, missingCylinder } from './rules/own-tests.ts';
 export { windowsOf } from './segments.ts';
 export {

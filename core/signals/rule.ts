@@ -40,6 +40,9 @@ export const RUNNING: readonly EngineState[] = ['idle-cold', 'idle-warm', 'raise
 export const ANY: readonly EngineState[] = ['key-on', ...RUNNING, 'unknown'];
 export const MOVING: readonly EngineState[] = ['cruise', 'driving'];
 
+/** Whether the vehicle moves in this state. */
+export const isMoving = (state: EngineState): boolean => MOVING.includes(state);
+
 /** A number for a sentence, with a true minus sign. */
 export const fixed = (value: number, digits = 0): string =>
   value

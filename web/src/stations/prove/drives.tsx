@@ -1,11 +1,14 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Answered } from '@pincer/core/case';
-import type { ProofView } from '@pincer/core/proof';
+import { recordedDrives, type ProofView, type RecordedDrive } from '@pincer/core/proof';
+import { ownUnit } from '@pincer/core/words';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { Segments } from '../../ui/segments.tsx';
+import { useUnits } from '../../store/use-units.ts';
+import { duration, moment } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 
 const ANSWERS: readonly { id: Answered; title: string }[] = [
@@ -58,6 +61,7 @@ export function Drives({ proof }: { proof: ProofView }) {
       >
         + Record this drive
       </button>
+      <Recorded />
       {isAtGoal && !state.closed ? (
         <p>
           <b>The goal is reached.</b> No more drives are needed: close the case.
@@ -80,6 +84,48 @@ export function Drives({ proof }: { proof: ProofView }) {
           </tbody>
         </table>
       ) : null}
+    </section>
+  );
+}
+
+const MET: Readonly<Record<Answered, string>> = {
+  yes: 'a stretch of it was like the stored moment',
+  no: 'no stretch of it was like the stored moment',
+  unknown: 'nothing shows whether it was like the stored moment',
+};
+
+/** Drives that were recorded: they count with what the recording shows, once the codes are read after them. */
+function Recorded() {
+  const { record, state } = useCase();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const drives = recordedDrives(state);
+  if (drives.length === 0) return null;
+  const count = async ({ recording, metConditions }: RecordedDrive) => {
+    const { isSaved } = await dispatch(
+      addRecord(record.id, { kind: 'drive', metConditions, cameBack: 'unknown', recording }),
+    );
+    if (isSaved) toast('Drive recorded. Read the codes now: then it counts.');
+  };
+  return (
+    <section aria-label="Recorded drives">
+      <h4 className="font-semibold">Recorded on the road</h4>
+      <ul className="divide-y divide-line">
+        {drives.map((d) => (
+          <li key={d.recording} className="flex flex-wrap items-center justify-between gap-2 py-2">
+            <span>
+              <b>{d.title}</b>, {moment(d.at)}, {duration(d.minutes)}
+              {d.fastest === null
+                ? ''
+                : `, up to ${Math.round(ownUnit('km/h', units).of(d.fastest))} ${ownUnit('km/h', units).unit}`}
+              : {MET[d.metConditions]}.
+            </span>
+            <button type="button" className={BUTTON.plain} onClick={() => void count(d)}>
+              Count it as a drive
+            </button>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
