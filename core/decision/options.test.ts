@@ -85,6 +85,12 @@ describe('three choices', () => {
     expect(a.recommended).not.toBe('repair');
   });
 
+  test('a permanent code alone closes the clear, which would only put it off; beside a confirmed one it does not', () => {
+    const read = (...codes: string[]) => gates(decide([scanEntry(makeScan(codes))]), 'clear');
+    expect(read('P0420:permanent')).toContain('permanent');
+    expect(read('P0420:permanent', 'P0420')).not.toContain('permanent');
+  });
+
   test('licensed work closes one’s own repair', () => {
     const a = decide([
       scanEntry(makeScan(['P0016'])),

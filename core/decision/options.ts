@@ -26,7 +26,7 @@ export type OptionId = 'leave' | 'repair' | 'clear' | 'help';
 
 /** Why a choice is closed. */
 export interface Gate {
-  id: 'danger' | 'licensed' | 'warranty' | 'inspection' | 'no-reading' | 'no-cause';
+  id: 'danger' | 'licensed' | 'warranty' | 'inspection' | 'no-reading' | 'no-cause' | 'permanent';
   text: string;
 }
 
@@ -309,6 +309,12 @@ function addGates(
     clear.blocked.push({
       id: 'no-reading',
       text: 'Not before a full reading is stored: clearing would erase what is not written down.',
+    });
+  const standing = state.standing.codes.filter((c) => c.clearedBy === null).map((c) => c.code.state);
+  if (standing.includes('permanent') && !standing.some((s) => s === 'confirmed' || s === 'pending'))
+    clear.blocked.push({
+      id: 'permanent',
+      text: 'Only a permanent code is left. A clear does not erase it, and resets the self-check that would.',
     });
   const inspection = daysUntil(vehicle.inspectionDue, now);
   if (inspection !== null && inspection >= 0 && inspection <= INSPECTION_DAYS)

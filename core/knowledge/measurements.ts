@@ -234,6 +234,24 @@ export const MEASUREMENTS: Readonly<Record<string, Measurement>> = {
     one('Tank pressure', about(0, 0.3)),
     { source: 'The tank is open to the air' },
   ),
+  'crank-hertz': measure(
+    'frequency',
+    'While a helper cranks, meter set to frequency (Hz).',
+    one('Frequency of its signal', { kind: 'cranking-teeth' }),
+    {
+      asks: ['teeth', 'rpm'],
+      source: 'Teeth times turns a second',
+    },
+  ),
+  'purge-duty': measure(
+    'voltage',
+    'Engine warm and idling, meter at the valve’s switched wire.',
+    one('Mean voltage there', { kind: 'duty', from: 0.03, to: 0.97 }),
+    {
+      asks: ['battery'],
+      source: 'A meter on direct voltage shows the mean of the pulses',
+    },
+  ),
   'purge-coil-ohms': ohms(winding(20, 40)),
   'oil-valve-ohms': ohms(winding(7, 12)),
   'pickup-ohms': ohms(winding(200, 2_000), { source: PICK_UP }),

@@ -65,3 +65,13 @@ export function dividerVolts(sensorOhms: number, pullUpOhms: number, supplyVolts
 export function signalVolts(sensorOhms: number): readonly [number, number] {
   return [dividerVolts(sensorOhms, PULL_UP[1]), dividerVolts(sensorOhms, PULL_UP[0])];
 }
+
+/** Pulses a second of a ring with so many teeth. @param rpm of the ring. */
+export function toothHertz(teeth: number, rpm: number): number {
+  return (teeth * rpm) / 60;
+}
+
+/** Share of the time in which a valve is switched on, by the mean voltage at its switched side: off it has the battery’s. */
+export function dutyOf(meanVolts: number, batteryVolts: number): number {
+  return Math.min(1, Math.max(0, 1 - meanVolts / batteryVolts));
+}

@@ -2,9 +2,11 @@ import {
   chargingBand,
   chargeAtRest,
   daysToHalf,
+  dutyOf,
   heater,
   jointMilliohms,
   signalVolts,
+  toothHertz,
   windingOhms,
 } from './electrical.ts';
 import { inUnit, shown } from './figures.ts';
@@ -32,6 +34,10 @@ const COMMON_BATTERY = 60;
 /** Minutes after which every control unit of a parked car should be asleep, and what may flow then, mA. */
 const ASLEEP = 60;
 const ASLEEP_MILLIAMPERES = 50;
+/** A common ring: sixty teeth of which two are missing. What a warm starter turns an engine at, and how far that varies. */
+const RING_TEETH = 58;
+const CRANKING_RPM = 240;
+const CRANKING_SPREAD = 0.4;
 /** Makers differ by about this much from a manual’s table at the same temperature. */
 const TABLE_SPREAD = 0.15;
 
@@ -160,6 +166,23 @@ export function bandOf(expected: Expected, quantity: Quantity, taking: Taking): 
           missing: `Wait until it has been locked for an hour: up to then control units may still be awake.`,
         };
       return band(-Infinity, ASLEEP_MILLIAMPERES, '');
+    case 'cranking-teeth': {
+      const [teeth, rpm] = [conditions.teeth ?? RING_TEETH, conditions.rpm ?? CRANKING_RPM];
+      const hertz = toothHertz(teeth, rpm);
+      return band(
+        hertz * (1 - CRANKING_SPREAD),
+        hertz * (1 + CRANKING_SPREAD),
+        `${teeth} teeth at ${rpm} rpm pass ${teeth} × ${rpm} / 60 = ${Math.round(hertz)} times a second; a starter turns up to ${Math.round(CRANKING_SPREAD * 100)} % slower or faster.`,
+      );
+    }
+    case 'duty':
+      if (battery === undefined)
+        return { missing: 'Measure the battery too: the share of the time is worked out against it.' };
+      return band(
+        battery * (1 - expected.to),
+        battery * (1 - expected.from),
+        `Switched off it has the battery’s ${shown(battery, quantity)}, switched on nothing: between is the share of the time.`,
+      );
     case 'manual':
       return { missing: 'Type the figures of your manual: this value differs from maker to maker.' };
   }
@@ -173,7 +196,9 @@ export function worked(
   taking: Taking,
   isHeater: boolean,
 ): string {
-  const { amperes } = taking.conditions;
+  const { amperes, battery } = taking.conditions;
+  if (expected.kind === 'duty' && battery !== undefined)
+    return `${shown(value, quantity)} of ${shown(battery, quantity)} on average is switched on ${Math.round(dutyOf(value, battery) * 100)} % of the time.`;
   if (expected.kind === 'thermistor' && value > 0) {
     const [low, high] = signalVolts(value);
     return `Plugged in again, the signal wire should then carry about ${low.toFixed(1)} to ${high.toFixed(1)} V: the sensor shares 5 V with a resistor of 1 to 3 kΩ in the control unit.`;

@@ -3,9 +3,11 @@ export {
   chargingBand,
   daysToHalf,
   dividerVolts,
+  dutyOf,
   heater,
   jointMilliohms,
   signalVolts,
+  toothHertz,
   windingOhms,
 } from './electrical.ts';
 export { clutchSlip } from './driveline.ts';

@@ -9,8 +9,9 @@ export const METER_UNITS = {
   'small-pressure': { kPa: 1, mbar: 0.1, psi: 6.89476 },
   length: { mm: 1, in: 25.4 },
   speed: { rpm: 1 },
+  frequency: { Hz: 1, kHz: 1_000 },
 } as const satisfies Record<string, Readonly<Record<string, number>>>;
-/** Base units: Ω, V, mA, bar, kPa, mm, rpm. */
+/** Base units: Ω, V, mA, bar, kPa, mm, rpm, Hz. */
 export type Quantity = keyof typeof METER_UNITS;
 
 /** What else has to be known to say which value is right. */
@@ -21,6 +22,8 @@ export const CONDITIONS = {
   minutes: { title: 'Minutes since it was locked', unit: 'min', from: 0, to: 1_440 },
   amperes: { title: 'Current that flows, if you know it', unit: 'A', from: 1, to: 600 },
   ratio: { title: 'Compression ratio, if you know it', unit: ': 1', from: 6, to: 25 },
+  teeth: { title: 'Teeth of its ring, if you know them', unit: 'teeth', from: 1, to: 200 },
+  rpm: { title: 'Engine speed while cranking, if you see it', unit: 'rpm', from: 60, to: 500 },
   tips: { title: 'What the meter shows with its tips held together', unit: 'Ω', from: 0, to: 5 },
 } as const;
 export type Condition = keyof typeof CONDITIONS;
@@ -43,6 +46,10 @@ export type Expected =
   /** The pressure of the air at that height. */
   | { kind: 'air-pressure'; within: number }
   | { kind: 'parked-drain' }
+  /** Teeth that pass a sensor each second while the starter turns the engine. */
+  | { kind: 'cranking-teeth' }
+  /** Mean voltage at the switched side of a valve that is driven in pulses: from and to this share of the time. */
+  | { kind: 'duty'; from: number; to: number }
   /** Nobody knows it but the workshop manual. */
   | { kind: 'manual' };
 

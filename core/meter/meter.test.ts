@@ -8,6 +8,8 @@ import {
   crankingPressure,
   daysToHalf,
   dividerVolts,
+  dutyOf,
+  toothHertz,
   signalVolts,
   failedDensity,
   heater,
@@ -32,6 +34,13 @@ import {
 } from './index.ts';
 
 describe('formulas, each by a worked example', () => {
+  test('58 teeth at 240 rpm pass 232 times a second; half the battery’s voltage is half of the time', () => {
+    expect(toothHertz(58, 240)).toBeCloseTo(232, 9);
+    expect(dutyOf(6.9, 13.8)).toBeCloseTo(0.5, 9);
+    expect(dutyOf(0, 13.8)).toBe(1);
+    expect(dutyOf(14, 13.8)).toBe(0);
+  });
+
   test('a two-wire sensor of 2.5 kΩ behind 2.5 kΩ halves 5 volts; open shows all of it, short none', () => {
     expect(dividerVolts(2500, 2500)).toBe(2.5);
     expect(dividerVolts(1e9, 2200)).toBeCloseTo(5, 4);
