@@ -19,6 +19,7 @@ export const CORE_ARROWS = {
   decision: ['case', 'diagnosis', 'urgency', 'vehicle', 'words'],
   proof: ['case', 'knowledge', 'link', 'obd', 'signals'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
+  service: ['vehicle'],
   assess: [
     'case',
     'codes',
@@ -29,6 +30,7 @@ export const CORE_ARROWS = {
     'meter',
     'obd',
     'proof',
+    'service',
     'signals',
     'urgency',
     'vehicle',

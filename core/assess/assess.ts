@@ -51,6 +51,7 @@ import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts'
 import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
 import { returnFacts, returnsView, type ReturnsView } from './return-facts.ts';
+import { serviceFacts } from './service-facts.ts';
 import { stationViews, type StationView } from './stations.ts';
 import { groupCodes, type Group } from './stories.ts';
 import { NOTHING, together, type Fact, type Told } from './told.ts';
@@ -128,7 +129,7 @@ interface Gathered extends Told {
  * Gathers the lines of the two jaws and the evidence for the network.
  * @param isOver whether the episode before the last clear is proven to be over: what was told then is history.
  */
-function gather(state: CaseState, vehicle: Vehicle, isOver: boolean): Gathered {
+function gather(state: CaseState, vehicle: Vehicle, isOver: boolean, now: Date): Gathered {
   const { standing } = state;
   const places = placesOf(state);
   const basis = isOver ? proofBasis(state, places) : null;
@@ -144,6 +145,7 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean): Gathered {
     frameFacts(state, vehicle, counts),
     readings,
     observationFacts(standing, counts),
+    serviceFacts(standing, vehicle, now),
     checkFacts(standing, vehicle, counts),
     // What came back before it was cured for good is history too.
     isOver ? NOTHING : repairFacts(state, vehicle),
@@ -179,10 +181,10 @@ export function assess(
     prices: standing.prices,
     priceLevel: owner.priceLevel,
   });
-  const all = gather(state, vehicle, false);
-  const proof = proofView(state, hasBegun(state) ? cureAtRepair(state, vehicle, instances) : 0);
+  const all = gather(state, vehicle, false, now);
+  const proof = proofView(state, hasBegun(state) ? cureAtRepair(state, vehicle, instances, now) : 0);
   const isOver = proof.status === 'proven';
-  const told = isOver ? gather(state, vehicle, true) : all;
+  const told = isOver ? gather(state, vehicle, true, now) : all;
   const situation = quietOf(
     state,
     told.codes,
@@ -297,11 +299,16 @@ const OTHER_REPAIR = { owner: 0.5, friend: 0.5, workshop: 0.9 } as const;
  * clear of those that pass by themselves. What was found before counts with it; what comes later says whether the fault
  * is still there, not what had been repaired.
  */
-function cureAtRepair(state: CaseState, vehicle: Vehicle, instances: readonly CauseInstance[]): number {
+function cureAtRepair(
+  state: CaseState,
+  vehicle: Vehicle,
+  instances: readonly CauseInstance[],
+  now: Date,
+): number {
   const last = state.repairs.at(-1)?.id ?? lastClear(state)?.entry;
   const at = state.entries.findIndex((e) => e.id === last);
   const then = foldCase({ entries: state.entries.slice(0, Math.max(0, at)) });
-  const { marginals } = posteriorOf(instances, gather(then, vehicle, false).evidence);
+  const { marginals } = posteriorOf(instances, gather(then, vehicle, false, now).evidence);
   const repaired = new Set(state.repairs.map((r) => r.cause));
   let cured = 0;
   instances.forEach((instance, i) => {

@@ -1,6 +1,8 @@
 import { foldCase, type CaseRecord } from '@pincer/core/case';
 import { causeById } from '@pincer/core/knowledge';
 import { atCylinder } from '@pincer/core/diagnosis';
+import { SERVICE_ITEMS } from '@pincer/core/service';
+import type { VehicleService } from '@pincer/core/vehicle';
 
 /** A case as it stands in a vehicle's history. */
 export interface HistoryRow {
@@ -45,8 +47,8 @@ export function titleOfCause(instance: string, own?: string): string {
   return cause ? atCylinder(cause.title, place === undefined ? null : Number(place)) : 'A repair';
 }
 
-/** A vehicle's cases, codes and spending. @param cases of this vehicle. */
-export function vehicleHistory(cases: readonly CaseRecord[]): VehicleHistory {
+/** A vehicle's cases, codes and spending. @param cases of this vehicle. @param service of it: what it cost is spent too. */
+export function vehicleHistory(cases: readonly CaseRecord[], service?: VehicleService): VehicleHistory {
   const rows: HistoryRow[] = [];
   const spending: Spending[] = [];
   const seen = new Map<string, { cases: number; years: Set<number> }>();
@@ -93,6 +95,16 @@ export function vehicleHistory(cases: readonly CaseRecord[]): VehicleHistory {
         cost: closed.cost,
       });
   }
+  for (const done of service?.done ?? [])
+    if (done.cost !== undefined && done.cost > 0)
+      spending.push({
+        at: done.at,
+        case: 'Service',
+        what: SERVICE_ITEMS.find((i) => i.id === done.item)?.title ?? 'Service',
+        partNumber: '',
+        distanceKm: done.km ?? null,
+        cost: done.cost,
+      });
   spending.sort((a, b) => a.at.localeCompare(b.at));
   const years = [...new Set(spending.map((s) => Number(s.at.slice(0, 4))))].sort((a, b) => a - b);
   return {

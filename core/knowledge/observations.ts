@@ -248,6 +248,7 @@ export const OBSERVATIONS = {
   'before:altitude': owner('before', 'High in the mountains', 'Was it driven high in the mountains?', 0.04),
   'before:kerb': owner('before', 'Hit a {kerb} or a pothole', 'Did it hit a {kerb} or a pothole?', 0.04),
   'before:modified': owner('before', 'Modified', 'Is anything on it modified?', 0.06),
+  'before:service-overdue': owner('before', 'Oil or filters overdue', 'Is the oil change or a filter overdue?', 0.2),
   'before:plugs-old': owner('before', 'Spark plugs or coils never replaced', 'Are spark plugs and coils still the first, as far as you know?', 0.35),
 } as const satisfies Record<string, ObservationKind>;
 export type ObservationKey = keyof typeof OBSERVATIONS;

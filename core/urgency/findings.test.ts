@@ -213,7 +213,7 @@ describe('what is asked at Light', () => {
 
   test('a yes that speaks of brakes, steering, oil, coolant, fuel, fumes or smoke shortens the road', () => {
     /** Says something of the mixture or of a cause, and nothing leaks or burns. */
-    const harmless = new Set(['sign:thirsty', 'before:refuelled']);
+    const harmless = new Set(['sign:thirsty', 'before:refuelled', 'before:service-overdue']);
     const speaks = OWNER_OBSERVATIONS.filter((key) =>
       /brake|steer|\boil\b|coolant|fuel|exhaust|smoke|burnt|sweet|knock/i.test(OBSERVATIONS[key].title),
     );

@@ -24,6 +24,7 @@ export {
   type RoadKind,
   type UsualTrip,
   type Vehicle,
+  type VehicleService,
 } from './vehicle.ts';
 export { checkDigit, readVin, withCheckDigit, type VinReport } from './vin.ts';
 export { compareVins, type VinComparison } from './vin-comparison.ts';

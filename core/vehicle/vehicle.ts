@@ -42,6 +42,28 @@ const makerCodesSchema = z.object({
 /** The owner's own list of their maker's codes. Nobody here vouches for it. */
 export type MakerCodes = z.infer<typeof makerCodesSchema>;
 
+const serviceSchema = z.object({
+  /** Intervals of the owner's handbook, by item; they are typed over the usual ones. */
+  intervals: z
+    .record(
+      z.string(),
+      z.object({ km: z.number().positive().optional(), months: z.number().positive().optional() }),
+    )
+    .optional(),
+  /** What was done, oldest first. */
+  done: z.array(
+    z.object({
+      item: z.string(),
+      /** ISO date. */
+      at: z.iso.date(),
+      km: z.number().min(0).optional(),
+      cost: z.number().min(0).optional(),
+    }),
+  ),
+});
+/** Service of a vehicle: the handbook's intervals, and what was done. */
+export type VehicleService = z.infer<typeof serviceSchema>;
+
 export const vehicleSchema = z.object({
   id: z.string().regex(/^veh_/),
   /** Make and model in the owner's words. */
@@ -73,6 +95,7 @@ export const vehicleSchema = z.object({
   /** Kind of inspection rule, where the owner has chosen one; see the inspection room. */
   inspectionRule: z.string().optional(),
   usualTrips: z.array(tripSchema).optional(),
+  service: serviceSchema.optional(),
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
   makerCodes: makerCodesSchema.optional(),
   moduleMap: moduleMapSchema.optional(),

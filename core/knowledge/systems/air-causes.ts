@@ -64,7 +64,7 @@ export const AIR_CAUSES: readonly Cause[] = [
   },
   {
     id: 'air-filter', title: 'Air filter blocked', system: 'air', scope: 'engine', prior: 0.008,
-    effects: { 'before:altitude': 0.08, 'code:air-flow-range': 0.1, 'code:rich': 0.12, 'sign:weak': 0.6, 'sign:thirsty': 0.5, 'sign:uphill': 0.4, 'frame:load': 0.5 },
+    effects: { 'before:service-overdue': 0.75, 'before:altitude': 0.08, 'code:air-flow-range': 0.1, 'code:rich': 0.12, 'sign:weak': 0.6, 'sign:thirsty': 0.5, 'sign:uphill': 0.4, 'frame:load': 0.5 },
     repair: seal('Fit a new air filter', 14, 10, []),
   },
   {

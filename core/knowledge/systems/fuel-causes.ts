@@ -21,7 +21,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'fuel-filter', title: 'Fuel filter blocked', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 100_000 }, factor: 1.4 }],
-    effects: { 'reading:rail-low': 0.35, 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
+    effects: { 'before:service-overdue': 0.7, 'reading:rail-low': 0.35, 'code:lean': 0.6, 'code:fuel-pressure': 0.35, 'code:misfire-several': 0.3, 'reading:lean-load': 0.75, 'sign:weak': 0.6, 'sign:uphill': 0.7, 'frame:load': 0.75 },
     repair: { title: 'Fit a new fuel filter', parts: 22, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'jacking'], steps: [] },
   },
   {

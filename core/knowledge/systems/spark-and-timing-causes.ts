@@ -19,7 +19,7 @@ export const SPARK_AND_TIMING_CAUSES: readonly Cause[] = [
     { 'code:cam-timing': 0.75, 'sign:rough-idle': 0.4, 'sign:weak': 0.3, 'sign:cold': 0.4, 'sign:knocks': 0.12 },
     licensed('Have the camshaft actuator replaced', 180, 240, ['cold-engine'], ['The sign is a rattle for a second or two after a cold start.', 'The timing is opened with locking tools: have chain and guides done with it.'])),
   cause('oil-thick-timing', 'Oil old, wrong or low: the camshaft actuators cannot move', 'oil', 0.012,
-    { 'code:cam-timing': 0.6, 'code:oil-valve': 0.25, 'gauge:oil-low': 0.5, 'sign:rough-idle': 0.25, 'sign:cold': 0.4 },
+    { 'before:service-overdue': 0.75, 'code:cam-timing': 0.6, 'code:oil-valve': 0.25, 'gauge:oil-low': 0.5, 'sign:rough-idle': 0.25, 'sign:cold': 0.4 },
     fix('Change oil and filter to the {handbook}’s grade', 45, 40, ['jacking', 'torque'], [])),
   cause('cam-timing-off', 'Camshaft a tooth off after belt or chain work', 'engine', 0.003,
     { 'code:cam-timing': 0.85, 'code:cam-sensor': 0.4, 'code:misfire-several': 0.3, 'sign:weak': 0.6, 'sign:rough-idle': 0.55, 'sign:hard-start': 0.4, 'before:worked-on': 0.9 },

@@ -45,7 +45,7 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
     () => Object.values(cases).filter((c) => c.vehicle === vehicle.id),
     [cases, vehicle.id],
   );
-  const history = useMemo(() => vehicleHistory(own), [own]);
+  const history = useMemo(() => vehicleHistory(own, vehicle.service), [own, vehicle.service]);
   const report = () =>
     savePdf(ownerReport(vehicle, own, owner), fileName('report', vehicle.name), owner.units);
   const [sort, setSort] = useState<{ key: SortKey; isUp: boolean }>({ key: 'openedAt', isUp: false });

@@ -16,7 +16,11 @@ export function SpendingChart({
       </figcaption>
       <div aria-hidden="true" className="h-40">
         <ResponsiveContainer width="100%" height="100%">
-          <BarChart data={[...years]} margin={{ top: 8, right: 8, bottom: 0, left: 0 }}>
+          <BarChart
+            accessibilityLayer={false}
+            data={[...years]}
+            margin={{ top: 8, right: 8, bottom: 0, left: 0 }}
+          >
             <CartesianGrid vertical={false} stroke="var(--line)" />
             <XAxis dataKey="year" tick={{ fill: 'var(--ink-2)', fontSize: 14 }} stroke="var(--line)" />
             <YAxis tick={{ fill: 'var(--ink-2)', fontSize: 14 }} stroke="var(--line)" width={48} />

@@ -233,6 +233,17 @@ export function VehicleForm({
   const more = (
     <div className="space-y-4">
       <div className="grid items-end gap-4 sm:grid-cols-2">
+        {field('cylinderOne', 'Where cylinder 1 is', {
+          hint: tell(
+            'From the {workshop manual}, such as: at the timing belt. Shown wherever a cylinder is named.',
+          ),
+        })}
+        {field('bankOne', 'Where bank 1 is (V and boxer engines)', {
+          hint: 'The bank that holds cylinder 1, such as: towards the front.',
+        })}
+        {field('tyre', tell('{Tyre} size, driven wheels'), {
+          hint: tell('On the wall of the {tyre}, such as 205/55 R16; needed to work out the gear.'),
+        })}
         {choose('aspiration', 'Air', ASPIRATIONS)}
         {choose('gearbox', 'Transmission', GEARBOXES)}
         {field('warrantyEnds', 'Warranty ends', { type: 'date' })}
@@ -381,17 +392,6 @@ export function VehicleForm({
         })}
         {field('cylinders', 'Cylinders', { mode: 'numeric' })}
         {field('plate', tell('{Number plate}'))}
-        {field('cylinderOne', 'Where cylinder 1 is', {
-          hint: tell(
-            'From the {workshop manual}, such as: at the timing belt. Shown wherever a cylinder is named.',
-          ),
-        })}
-        {field('bankOne', 'Where bank 1 is (V and boxer engines)', {
-          hint: 'The bank that holds cylinder 1, such as: towards the front.',
-        })}
-        {field('tyre', tell('{Tyre} size, driven wheels'), {
-          hint: tell('On the wall of the {tyre}, such as 205/55 R16; needed to work out the gear.'),
-        })}
       </div>
       {isShort ? (
         <details className="border-y border-line">

@@ -8,6 +8,7 @@ import { Notice } from '../ui/notice.tsx';
 import { InspectionPanel } from '../inspection/inspection-panel.tsx';
 import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
 import { History, PutAway } from './history.tsx';
+import { Service } from './service.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
@@ -60,7 +61,7 @@ export function VehiclePage() {
             submit="Save changes"
             onSubmit={async (next) => {
               // Codes may have been accepted, and a list brought in, beside the open form.
-              const { acceptedCodes, makerCodes, moduleMap, inspectionRule, putAwayAt } = vehicle;
+              const { acceptedCodes, makerCodes, moduleMap, inspectionRule, putAwayAt, service } = vehicle;
               const isSaved = await dispatch(
                 putVehicle({
                   ...next,
@@ -69,6 +70,7 @@ export function VehiclePage() {
                   ...(moduleMap ? { moduleMap } : {}),
                   ...(inspectionRule ? { inspectionRule } : {}),
                   ...(putAwayAt ? { putAwayAt } : {}),
+                  ...(service ? { service } : {}),
                 }),
               );
               if (isSaved) toast('Saved.');
@@ -78,6 +80,7 @@ export function VehiclePage() {
         </section>
         <div className="space-y-4">
           <LatestInspection vehicle={vehicle} />
+          <Service vehicle={vehicle} />
           <section className={`${SHEET} p-4`} aria-labelledby="accepted">
             <h2 id="accepted" className="mb-2 text-lg">
               Known and accepted codes
