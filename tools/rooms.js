@@ -20,6 +20,7 @@ export const CORE_ARROWS = {
   proof: ['case', 'knowledge', 'link', 'obd', 'signals'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   service: ['vehicle'],
+  trend: ['case', 'meter', 'obd', 'signals'],
   assess: [
     'case',
     'codes',

@@ -9,6 +9,7 @@ import { InspectionPanel } from '../inspection/inspection-panel.tsx';
 import { AcceptedCodes } from '../accepted/accepted-codes.tsx';
 import { History, PutAway } from './history.tsx';
 import { Service } from './service.tsx';
+import { Trends } from './trends.tsx';
 import { MakerList } from './maker-list.tsx';
 import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
@@ -51,6 +52,7 @@ export function VehiclePage() {
         <PutAway vehicle={vehicle} />
       </div>
       <History vehicle={vehicle} />
+      <Trends vehicle={vehicle} />
       <div className="grid items-start gap-4 lg:grid-cols-[1.35fr_1fr]">
         <section className={`${SHEET} p-4`} aria-label="Vehicle details">
           <VehicleForm
