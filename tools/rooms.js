@@ -98,6 +98,7 @@ export const WEB_STATIONS = [
   'watch',
   'decide',
   'handover',
+  'buying',
   'fix',
   'prove',
 ];

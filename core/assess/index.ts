@@ -19,6 +19,7 @@ export {
 export type { PlanBranch, PlanStep, PlanView } from './plan.ts';
 export type { ReturnsView } from './return-facts.ts';
 export type { BeforeAfterRow } from './before-after.ts';
+export { buyingSheet, buyingView, type BuyingFinding, type BuyingStep, type BuyingView } from './buying.ts';
 export { STATIONS, type StationId, type StationView } from './stations.ts';
 export {
   frameSentence,

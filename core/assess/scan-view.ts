@@ -85,7 +85,7 @@ export interface ScanView {
 export type LampApart = 'dark' | 'lit';
 
 /** Whether the owner sees another engine lamp than the car commands; what was not read or not looked at says nothing. */
-function lampApart({ lamps, mils }: Standing): LampApart | null {
+export function lampApart({ lamps, mils }: Standing): LampApart | null {
   const seen = lamps.get('engine');
   if (!seen || seen.clearedBy !== null || mils.length === 0 || mils.some((m) => m.clearedBy !== null))
     return null;

@@ -1,10 +1,12 @@
 import type { Entry, EntryOf } from './entries.ts';
 import { inOrder } from './order.ts';
-import type { CaseRecord } from './record.ts';
+import type { CaseRecord, Occasion } from './record.ts';
 import { standingOf, type Standing } from './standing.ts';
 
 /** The log put in order: what counts, what was retracted, and what is known now. */
 export interface CaseState {
+  /** What it was opened for. */
+  occasion: Occasion;
   /** Entries that count, oldest first. */
   entries: readonly Entry[];
   retracted: ReadonlyMap<string, EntryOf<'retracted'>>;
@@ -66,12 +68,13 @@ export const closingOf = (record: Pick<CaseRecord, 'entries'>): EntryOf<'closed'
   closingIn(countingIn(record.entries).entries);
 
 /** Replays the log. Later entries outrank earlier ones; a retracted entry counts for nothing but stays in the log. */
-export function foldCase(record: Pick<CaseRecord, 'entries'>): CaseState {
+export function foldCase(record: Pick<CaseRecord, 'entries' | 'occasion'>): CaseState {
   const { entries, retracted } = countingIn(record.entries);
   const of = <K extends Entry['kind']>(kind: K) => entries.filter((e): e is EntryOf<K> => e.kind === kind);
   const talkedAt = entries.findLastIndex((e) => e.kind === 'connection' && e.outcome === 'talking');
   const decidedAt = entries.findLastIndex((e) => e.kind === 'decision');
   return {
+    occasion: record.occasion ?? 'light',
     entries,
     retracted,
     standing: standingOf(entries),

@@ -77,10 +77,12 @@ export {
   CURRENT_VERSION,
   DEFAULT_OWNER,
   caseFileSchema,
+  OCCASIONS,
   caseSchema,
   ownerSchema,
   type CaseFile,
   type CaseRecord,
+  type Occasion,
   type Owner,
 } from './record.ts';
 export { readEntry, readRecord, type ReadRecord } from './stored.ts';

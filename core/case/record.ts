@@ -3,11 +3,17 @@ import { vehicleSchema } from '@pincer/core/vehicle';
 import { VOCABULARIES, unitChoiceSchema } from '@pincer/core/words';
 import { entrySchema } from './entries.ts';
 
+/** What brings an owner to open a case. */
+export const OCCASIONS = ['light', 'routine', 'buying'] as const;
+export type Occasion = (typeof OCCASIONS)[number];
+
 export const caseSchema = z.object({
   id: z.string().regex(/^case_/),
   vehicle: z.string().regex(/^veh_/),
   title: z.string().min(1),
   openedAt: z.iso.datetime(),
+  /** Why it was opened, where it was not a light: nothing is ever cleared at a stranger’s car. */
+  occasion: z.enum(OCCASIONS).optional(),
   /** Set while it is put away: it stays in the logbook, and out of the garage. */
   putAwayAt: z.iso.datetime().optional(),
   entries: z.array(entrySchema),

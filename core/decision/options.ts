@@ -26,7 +26,15 @@ export type OptionId = 'leave' | 'repair' | 'clear' | 'help';
 
 /** Why a choice is closed. */
 export interface Gate {
-  id: 'danger' | 'licensed' | 'warranty' | 'inspection' | 'no-reading' | 'no-cause' | 'permanent';
+  id:
+    | 'danger'
+    | 'licensed'
+    | 'warranty'
+    | 'inspection'
+    | 'no-reading'
+    | 'no-cause'
+    | 'permanent'
+    | 'strangers-car';
   text: string;
 }
 
@@ -310,6 +318,11 @@ function addGates(
       id: 'no-reading',
       text: 'Not before a full reading is stored: clearing would erase what is not written down.',
     });
+  if (state.occasion === 'buying') {
+    const text = 'It is not your vehicle: nothing is cleared and nothing is repaired at a stranger’s car.';
+    clear.blocked.push({ id: 'strangers-car', text });
+    repair.blocked.push({ id: 'strangers-car', text });
+  }
   const standing = state.standing.codes.filter((c) => c.clearedBy === null).map((c) => c.code.state);
   if (standing.includes('permanent') && !standing.some((s) => s === 'confirmed' || s === 'pending'))
     clear.blocked.push({

@@ -61,7 +61,7 @@ function quantity(tag: string, units: UnitChoice): string | null {
 
 /** A value for a text: tagged where its unit is one that owners have differently, plain where it is not. */
 export function quantityText(value: string, unit: string): string {
-  const text = `${value} ${unit}`;
+  const text = unit === '' ? value : `${value} ${unit}`;
   return QUANTITY.test(text) ? `{${text}}` : text;
 }
 

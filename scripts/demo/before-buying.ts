@@ -13,7 +13,7 @@ export async function beforeBuying(): Promise<CaseFile> {
     isWarm: true,
     isCleared: true,
   });
-  return caseFile(
+  const file = caseFile(
     'pippin',
     'Looked at before buying',
     on('09-19T10:00'),
@@ -27,4 +27,5 @@ export async function beforeBuying(): Promise<CaseFile> {
     EXPORTED,
     pippin,
   );
+  return { ...file, case: { ...file.case, occasion: 'buying' } };
 }

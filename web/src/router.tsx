@@ -29,6 +29,7 @@ const HandoverPart = part(
   'The handover sheet',
   async () => (await import('./stations/handover/handover.tsx')).HandoverSheet,
 );
+const BuyingPart = part('Before buying', async () => (await import('./stations/buying/buying.tsx')).Buying);
 const StationPart = part('This station', async () => (await import('./stations/station.tsx')).Station);
 const VehiclePart = part(
   'This vehicle’s page',
@@ -51,6 +52,7 @@ export function Pages() {
           <Route index element={<Navigate to="light" replace />} />
           <Route path="watch" element={WatchPart} />
           <Route path="handover" element={HandoverPart} />
+          <Route path="buying" element={BuyingPart} />
           <Route path=":station" element={StationPart} />
         </Route>
         <Route path="/vehicle/:vehicleId" element={VehiclePart} />

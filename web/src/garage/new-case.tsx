@@ -1,10 +1,32 @@
+import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { newId } from '../store/ids.ts';
+import { OCCASIONS, type Occasion } from '@pincer/core/case';
+import { Segments } from '../ui/segments.tsx';
 import { openCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
+
+/** What each occasion is called, where it begins, and what it is for. */
+const OCCASION: Readonly<Record<Occasion, { title: string; page: string; about: string }>> = {
+  light: {
+    title: 'A light came on',
+    page: 'light',
+    about: 'From the light to the proof that it is fixed.',
+  },
+  routine: {
+    title: 'Routine look',
+    page: 'plug-in',
+    about: 'A reading without a light: the baseline that later ones are compared with.',
+  },
+  buying: {
+    title: 'Before buying',
+    page: 'buying',
+    about: 'Ten minutes at a stranger’s car. Nothing is cleared there.',
+  },
+};
 
 /** Opens a case: for a vehicle that is here, or for a new one with as little as its name. */
 export function NewCase({ onClose }: { onClose: () => void }) {
@@ -14,18 +36,29 @@ export function NewCase({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const chosen = vehicles[params.get('new') ?? ''];
+  const [occasion, setOccasion] = useState<Occasion>('light');
   const open = async (vehicle: Vehicle) => {
-    const record = await dispatch(openCase(vehicle, 'A light came on'));
-    void navigate(`/case/${record.id}/light`);
+    const { title, page } = OCCASION[occasion];
+    const record = await dispatch(openCase(vehicle, title, occasion));
+    void navigate(`/case/${record.id}/${page}`);
   };
   const known = Object.values(vehicles).filter((v) => v.putAwayAt === undefined);
   return (
     <Dialog
-      title="A light came on"
+      title={OCCASION[occasion].title}
       description="On which vehicle? Leave anything you do not know blank."
       open
       onOpenChange={onClose}
     >
+      <div className="mb-4">
+        <Segments
+          label="What brings you"
+          value={occasion}
+          options={OCCASIONS.map((id) => ({ id, title: OCCASION[id].title }))}
+          onChange={setOccasion}
+        />
+        <p className="mt-1 text-[15px] text-ink-2">{OCCASION[occasion].about}</p>
+      </div>
       {known.length > 0 ? (
         <div className="mb-4 space-y-2">
           {(chosen ? [chosen] : known).map((v) => (

@@ -113,6 +113,14 @@ export function CaseFrame() {
         <Road allowance={assessment.allowance} />
       </Contained>
       <OtherPages caseId={caseId} />
+      {record.occasion === 'buying' ? (
+        <Link
+          to="buying"
+          className="flex min-h-11 shrink-0 items-center border-b border-line bg-sheet-2 px-3 font-semibold underline underline-offset-4 md:px-4"
+        >
+          Before buying: the steps, and what was found
+        </Link>
+      ) : null}
       <div className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Contained name="The way through the case" resetOn={assessment}>
           <Rail caseId={caseId} stations={assessment.stations} />

@@ -1,4 +1,4 @@
-import { stampAfter, type CaseRecord, type Entry } from '@pincer/core/case';
+import { stampAfter, type CaseRecord, type Entry, type Occasion } from '@pincer/core/case';
 import type { Scan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
@@ -50,13 +50,18 @@ export function record(caseId: string, entry: NewEntry): AppThunk<Promise<Record
 }
 
 /** Opens a case for a vehicle. */
-export function openCase(vehicle: Vehicle, title: string): AppThunk<Promise<CaseRecord>> {
+export function openCase(
+  vehicle: Vehicle,
+  title: string,
+  occasion?: Occasion,
+): AppThunk<Promise<CaseRecord>> {
   return async (dispatch) => {
     const fresh: CaseRecord = {
       id: newId('case'),
       vehicle: vehicle.id,
       title,
       openedAt: now().toISOString(),
+      ...(occasion === undefined ? {} : { occasion }),
       entries: [],
     };
     await dispatch(keepCase(fresh));

@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { useRef } from 'react';
 import { Dialog as Radix } from 'radix-ui';
 import { cx } from './classes.ts';
 
@@ -18,12 +19,18 @@ export function Dialog({
   side?: 'middle' | 'left' | 'right';
   children: React.ReactNode;
 }) {
+  const body = useRef<HTMLDivElement>(null);
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Radix.Content
           {...(description ? {} : { 'aria-describedby': undefined })}
+          // What the sheet is about comes first, not the way out of it.
+          onOpenAutoFocus={(e) => {
+            e.preventDefault();
+            body.current?.focus();
+          }}
           className={cx(
             'fixed z-50 flex flex-col border-line bg-sheet text-ink',
             side === 'middle' &&
@@ -46,7 +53,11 @@ export function Dialog({
               <X size={22} aria-hidden="true" />
             </Radix.Close>
           </div>
-          <div className="min-h-0 flex-1 overflow-y-auto px-4 py-3" tabIndex={-1}>
+          <div
+            ref={body}
+            className="min-h-0 flex-1 overflow-y-auto px-4 py-3 focus:outline-none"
+            tabIndex={-1}
+          >
             {children}
           </div>
         </Radix.Content>
