@@ -1,3 +1,4 @@
+import { bulletinsFor } from './bulletins.ts';
 import compression from 'compression';
 import expressStaticGzip from 'express-static-gzip';
 import express, { type ErrorRequestHandler, type Express } from 'express';
@@ -63,6 +64,12 @@ export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): E
   app.get('/api/config', (_, response) => {
     response.setHeader('Cache-Control', 'no-store');
     response.json({ demo: isDemo, bridgePorts });
+  });
+  app.get('/api/bulletins', (request, response) => {
+    const found = bulletinsFor(request.query);
+    response.setHeader('Cache-Control', 'no-store');
+    if (found) response.json(found);
+    else response.status(400).json({ error: 'bad-question' });
   });
   app.use('/api', (_, response) => {
     response.status(404).json({ error: 'not-found' });

@@ -10,7 +10,7 @@ export const CORE_ARROWS = {
   link: ['obd'],
   codes: ['obd'],
   vehicle: ['obd'],
-  case: ['meter', 'obd', 'signals', 'vehicle', 'words'],
+  case: ['bulletins', 'meter', 'obd', 'signals', 'vehicle', 'words'],
   meter: [],
   signals: ['meter', 'obd', 'words'],
   knowledge: ['codes', 'meter', 'vehicle'],
@@ -20,6 +20,7 @@ export const CORE_ARROWS = {
   proof: ['case', 'knowledge', 'link', 'obd', 'signals'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   service: ['vehicle'],
+  bulletins: ['vehicle'],
   trend: ['case', 'meter', 'obd', 'signals'],
   assess: [
     'case',

@@ -43,6 +43,7 @@ import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { tellAll } from '@pincer/core/words';
 import { inspectionView, type InspectionView } from '@pincer/core/inspection';
 import { beforeAfter, type BeforeAfterRow } from './before-after.ts';
+import { bulletinFacts } from './bulletin-facts.ts';
 import { closingView, type ClosingView } from './closing.ts';
 import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
@@ -146,6 +147,7 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean, now: Date):
     readings,
     observationFacts(standing, counts),
     serviceFacts(standing, vehicle, now),
+    isOver ? NOTHING : bulletinFacts(state),
     checkFacts(standing, vehicle, counts),
     // What came back before it was cured for good is history too.
     isOver ? NOTHING : repairFacts(state, vehicle),

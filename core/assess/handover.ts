@@ -11,6 +11,7 @@ import { causeById } from '@pincer/core/knowledge';
 import type { ScanPart } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { ownUnit, tellAll } from '@pincer/core/words';
+import { bulletinsOf } from './bulletin-facts.ts';
 import type { Assessment } from './assess.ts';
 import { codeStateWords } from './explain-for.ts';
 import { checkAt, lampName } from './owner-facts.ts';
@@ -175,7 +176,7 @@ export function handover(
     {
       title: 'Noticed',
       lines: of('observation')
-        .filter((f) => f.side === 'owner')
+        .filter((f) => f.side === 'owner' && !f.id.startsWith('bulletin:'))
         .map((f) => sentence(f.title)),
     },
     { title: 'Checked so far', lines: of('check').map((f) => sentence(`${f.detail}: ${f.title}`)) },
@@ -189,6 +190,13 @@ export function handover(
           .map((c) => `${c.title}: ${percent(c.probability)}`),
         ...(causes.length > 0 ? [`None of these: ${none < 0.01 ? 'under 1 %' : percent(none)}`] : []),
       ],
+    },
+    {
+      title: 'Recalls and bulletins',
+      lines: bulletinsOf(state).map(
+        ({ bulletin }) =>
+          `${bulletin.title} (${bulletin.source}).${bulletin.remedy ? ` ${bulletin.remedy}` : ''}`,
+      ),
     },
     { title: 'Not touched', lines: untouchedLines(state, vehicle) },
     { title: 'Questions', lines: questions(state, assessment) },

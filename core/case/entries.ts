@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { bulletinSchema } from '@pincer/core/bulletins';
 import { takingSchema } from '@pincer/core/meter';
 import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
 import { readCodeSchema, scanSchema } from '@pincer/core/obd';
@@ -242,6 +243,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     recording: z.string().regex(/^rec_/).optional(),
     note: z.string().optional(),
   }),
+  /** A recall or a bulletin that fits this vehicle, as a service or a file told it. */
+  z.object({ ...base, kind: z.literal('bulletin'), bulletin: bulletinSchema }),
   z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
   /** A picture or a file; its content lies beside the log, under this id. */
   z.object({

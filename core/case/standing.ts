@@ -321,6 +321,7 @@ class StandingFold {
       case 'offer':
       case 'note':
       case 'attachment':
+      case 'bulletin':
       case 'retracted':
       case 'closed':
         return;

@@ -25,7 +25,9 @@ export type Evidence =
   /** A cause was repaired, the codes were cleared, and the fault came back. */
   | { kind: 'came-back'; fact: string; cause: string }
   /** The memory was cleared, and the fault was read again. `comesAndGoes`: not at once, although its self-check looks at once. */
-  | { kind: 'returned'; fact: string; comesAndGoes: boolean };
+  | { kind: 'returned'; fact: string; comesAndGoes: boolean }
+  /** The maker has written that these causes are common on this vehicle. */
+  | { kind: 'bulletin'; fact: string; causes: readonly string[] };
 
 /** Keeps every likelihood off zero: no finding is beyond doubt. */
 const FLOOR = 1e-4;
@@ -46,6 +48,12 @@ function returnStrength({ cause }: CauseInstance, comesAndGoes: boolean): number
   if (cause.isPassing) return PASSED_COMES_BACK;
   return comesAndGoes ? (IS_CONTACT.test(cause.repair.title) ? CONTACT : DEAD) : 1;
 }
+
+/** How much rarer any other cause is beside those that the maker's bulletin names. Judged: bulletins are written for what many had. */
+const NOT_NAMED = 1 / 3;
+
+const namedIn = ({ cause }: CauseInstance, causes: readonly string[]): number =>
+  causes.includes(cause.id) ? 1 : NOT_NAMED;
 
 /** The same for what is not modelled: nobody knows, so it goes halfway. */
 const RETURN_OF_NONE = 0.75;
@@ -114,6 +122,8 @@ function chanceOfResult(
 export function likelihood(evidence: Evidence, causes: readonly CauseInstance[]): number {
   if (evidence.kind === 'came-back')
     return causes.length === 1 && causes[0]?.id === evidence.cause ? BADLY_REPAIRED : 1;
+  if (evidence.kind === 'bulletin')
+    return Math.max(NOT_NAMED, ...causes.map((c) => namedIn(c, evidence.causes)));
   if (evidence.kind === 'returned')
     return causes.length === 0
       ? RETURN_OF_NONE
@@ -134,7 +144,7 @@ export function touched(evidence: Evidence, instances: readonly CauseInstance[])
     return instances.map((i) => rowOf(evidence.check, evidence.cylinder, i) !== evidence.check.otherwise);
   if (evidence.kind === 'came-back') return instances.map((i) => i.id === evidence.cause);
   // It was seen before: it brings no cause into play that nothing else speaks of.
-  if (evidence.kind === 'returned') return instances.map(() => false);
+  if (evidence.kind === 'returned' || evidence.kind === 'bulletin') return instances.map(() => false);
   const { key, cylinder, isPresent } = evidence;
   if (!isPresent || observationKind(key).isCircumstance) return instances.map(() => false);
   return Array.from(strengthsOf(instances, key, cylinder), (s) => s > 0);
@@ -174,6 +184,12 @@ export function likelihoodRow(
   if (evidence.kind === 'came-back') {
     const repaired = instances.findIndex((c) => c.id === evidence.cause);
     return row.map((_, h) => (first[h] === repaired && second[h] === none ? BADLY_REPAIRED : 1));
+  }
+  if (evidence.kind === 'bulletin') {
+    const strengths = instances.map((i) => namedIn(i, evidence.causes));
+    for (let h = 0; h < row.length; h++)
+      row[h] = Math.max(NOT_NAMED, strengths[first[h] ?? none] ?? 0, strengths[second[h] ?? none] ?? 0);
+    return row;
   }
   if (evidence.kind === 'returned') {
     const strengths = instances.map((i) => returnStrength(i, evidence.comesAndGoes));

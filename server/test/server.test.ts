@@ -1,3 +1,4 @@
+import { readBulletins } from '@pincer/core/bulletins';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { connect as connectTcp, type AddressInfo, type Server, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -104,6 +105,26 @@ describe('the server', () => {
       expect(response.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
       expect(response.headers.get('x-powered-by')).toBeNull();
     }
+  });
+
+  test('bulletins: only what fits the question, in the open format; a question that is none is refused', async () => {
+    const ask = (text: string) => fetch(`${base}/api/bulletins?${text}`);
+    const found = readBulletins(
+      await (await ask('name=Tarrow+Finch+1.4&year=2012&fuel=petrol&litres=1.4&codes=P0302')).text(),
+    );
+    if (!found.ok) throw new Error(found.message);
+    expect(found.bulletins.map((b) => b.id)).toEqual(['tarrow-2013-02', 'tarrow-2014-07']);
+    const other = readBulletins(await (await ask('name=Somebody+else')).text());
+    expect(other).toEqual({ ok: true, bulletins: [] });
+    for (const bad of [
+      '',
+      'name=',
+      'name=a&fuel=coal',
+      `name=${'a'.repeat(500)}`,
+      'name=a&year=soon',
+      'name=a&name=b',
+    ])
+      expect([bad, (await ask(bad)).status]).toEqual([bad, 400]);
   });
 
   test('it says whether this is a demonstration and which ports the bridge reaches, nothing else', async () => {

@@ -127,6 +127,8 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
         : `${entry.outcome === 'unknown' ? 'Clear sent, no answer' : 'Clear refused'}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;
+    case 'bulletin':
+      return `${entry.bulletin.kind === 'recall' ? 'Recall' : 'Bulletin'}: ${entry.bulletin.title}. ${entry.bulletin.source}.`;
     case 'attachment':
       return `${entry.type.startsWith('image/') ? 'Picture' : 'File'}: ${entry.about ?? entry.name}, ${megabytes(entry.bytes)}.`;
     case 'note':

@@ -127,7 +127,10 @@ export function ClearGuard() {
   );
   const dispatch = useAppDispatch();
   const gates =
-    assessment.options.find((o) => o.id === 'clear')?.blocked.filter((b) => b.id !== 'no-reading') ?? [];
+    // That a clear is of no use where only a permanent code is left, Decide says; here it is said with what a clear does.
+    assessment.options
+      .find((o) => o.id === 'clear')
+      ?.blocked.filter((b) => b.id !== 'no-reading' && b.id !== 'permanent') ?? [];
   const scan = 'basis' in clear ? state.scans.find((r) => r.id === clear.basis.scanEntry) : undefined;
   const clears = unitClears(state);
   const basis = 'basis' in clear ? clear.basis.scanEntry : null;
