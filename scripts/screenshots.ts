@@ -81,7 +81,7 @@ const SHOTS: Shot[] = [
   { name: 'meaning', path: `${CASE}/meaning` },
   { name: 'narrow', path: `${CASE}/narrow` },
   { name: 'narrow-dark', path: `${CASE}/narrow`, dark: true },
-  { name: 'narrow-phone', path: `${CASE}/narrow`, phone: true },
+  { name: 'buying', path: '/case/case_pippin/buying' },
   { name: 'decide', path: `${CASE}/decide` },
   { name: 'meter', path: `${CASE}/narrow`, before: measure },
   { name: 'fix', path: `${CASE}/fix`, before: work },
