@@ -28,6 +28,8 @@ test('a repair: what to have ready, slips, a wait and a torque that outlive a re
   await work.getByLabel('Part number').fill('KB 41 7');
   await work.getByLabel(/^Spent/).fill('14');
   await work.getByRole('button', { name: 'Record as done' }).click();
+  // The record leads on to the proof; a log opened before that would be left with the page.
+  await expect(page.getByRole('heading', { name: 'Prove it', level: 2 })).toBeVisible();
   await page.getByRole('link', { name: /^Log/ }).click();
   await expect(
     page.getByText(

@@ -51,6 +51,12 @@ export async function expectAccessible(
   page: Page,
   rules: 'all' | 'contrast' | 'target-size' = 'all',
 ): Promise<void> {
+  // What is just coming in or going is half transparent, and its colours are nobody's: a toast, a sheet.
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
+  );
   // Only what is wrong is asked for: what passes is not described, which takes most of the time. And no page has frames,
   // whose results are put together in a page that is opened for it each time.
   const builder = new AxeBuilder({ page })

@@ -1,5 +1,5 @@
 import { makeCase, makeScan, scanEntry } from '../test/make-case.ts';
-import { vehicleHistory } from './index.ts';
+import { earlierCases, unitsAnswered, vehicleHistory } from './index.ts';
 
 type Step = Parameters<typeof makeCase>[number];
 const at = (year: number, title: string, ...steps: Step[]) => ({
@@ -36,4 +36,34 @@ test('cases newest first, codes over the years, and every sum once', () => {
   expect(history.spending.map((s) => s.cost).sort((a, b) => a - b)).toEqual([9, 12, 30, 35]);
   expect(history.spending.map((s) => s.what)).toContain('Plenum seal');
   expect(history.byYear.reduce((sum, y) => sum + y.cost, 0)).toBe(86);
+});
+
+test('an old code in a new case shows the earlier one, with what it was', () => {
+  const cases = [
+    at(
+      2024,
+      'Lean',
+      scanEntry(makeScan(['P0171', 'P0420'])),
+      { kind: 'repair', cause: 'maf-dirty', cost: 9 },
+      { kind: 'closed', outcome: 'fixed', cause: 'maf-dirty' },
+    ),
+    at(2025, 'A misfire', scanEntry(makeScan(['P0302']))),
+  ];
+  expect(earlierCases(['P0171'], cases)).toEqual([
+    expect.objectContaining({ title: 'Lean', codes: ['P0171'], what: [expect.stringMatching(/^Air flow/)] }),
+  ]);
+  expect(earlierCases(['P0442'], cases)).toEqual([]);
+});
+
+test('which control units answered, by the newest reading of an adapter', () => {
+  const scan = {
+    ...makeScan([]),
+    units: [
+      { unit: '6A8', name: 'Brakes', hasAnswered: true },
+      { unit: '6F8', name: 'Climate', hasAnswered: false },
+    ],
+    parts: [{ unit: '7E8', part: 'confirmed' as const, state: 'empty' as const }],
+  };
+  expect(unitsAnswered([at(2026, 'Now', scanEntry(scan))])?.units).toEqual(['Brakes (6A8)', '7E8']);
+  expect(unitsAnswered([])).toBeNull();
 });

@@ -123,3 +123,44 @@ export function vehicleHistory(cases: readonly CaseRecord[], service?: VehicleSe
       .sort((a, b) => b.cases - a.cases || a.code.localeCompare(b.code)),
   };
 }
+
+/** An earlier case of the same vehicle in which a code was seen. */
+export interface EarlierCase {
+  case: string;
+  title: string;
+  closedAt: string | null;
+  /** Codes of now that were seen in it. */
+  codes: string[];
+  what: string[];
+}
+
+/** Earlier cases with any of these codes, the latest first. @param others cases of the same vehicle, this one left out. */
+export function earlierCases(codes: readonly string[], others: readonly CaseRecord[]): EarlierCase[] {
+  const now = new Set(codes);
+  return vehicleHistory(others).rows.flatMap(({ case: id, title, closedAt, codes: seen, what }) => {
+    const same = seen.filter((c) => now.has(c));
+    return same.length > 0 ? [{ case: id, title, closedAt, codes: same, what }] : [];
+  });
+}
+
+/** Which control units answered at the newest reading by an adapter; null where there is none. */
+export function unitsAnswered(cases: readonly CaseRecord[]): { at: string; units: string[] } | null {
+  const last = cases
+    .flatMap((c) => foldCase(c).scans)
+    .filter((s) => s.via === 'adapter')
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .at(-1);
+  if (!last) return null;
+  const { units = [], parts } = last.scan;
+  const named = new Map(units.map((u) => [u.unit, u.name]));
+  const answered = new Set([
+    ...units.filter((u) => u.hasAnswered).map((u) => u.unit),
+    ...parts.filter((p) => p.state === 'known' || p.state === 'empty').map((p) => p.unit),
+  ]);
+  return {
+    at: last.at,
+    units: [...answered]
+      .filter((u) => u !== '')
+      .map((u) => (named.has(u) ? `${named.get(u) ?? ''} (${u})` : u)),
+  };
+}

@@ -6,7 +6,14 @@ export { handover, handoverText, type Handover, type Sheet } from './handover.ts
 export { ownerReport } from './owner-report.ts';
 export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
 export { amountOf, judgeOffers, type OfferLine, type OfferView } from './offers.ts';
-export { vehicleHistory, type HistoryRow, type Spending, type VehicleHistory } from './history.ts';
+export {
+  earlierCases,
+  unitsAnswered,
+  vehicleHistory,
+  type HistoryRow,
+  type Spending,
+  type VehicleHistory,
+} from './history.ts';
 export { onBoardTests, type OnBoardTest } from './on-board-tests.ts';
 export {
   scanView,

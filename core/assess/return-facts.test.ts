@@ -26,6 +26,16 @@ describe('how soon it was back', () => {
     expect(momentOf(values)).toBe(moment);
   });
 
+  test('only a look before it that found nothing shows that it comes and goes', () => {
+    const early = { '31': 0, '30': 0, '0C': 0 };
+    const late = { '31': 900, '30': 30 };
+    const says = (...entries: Entries) => assess(makeCase(...entries), CAR, NOW).returns.list[0]?.says;
+    const [scan, clear, again] = back(late);
+    if (!scan || !clear || !again) throw new Error('no entries');
+    expect(says(scan, clear, again)).toMatch(/first reading since/);
+    expect(says(scan, clear, scanEntry(makeScan([], early)), again)).toMatch(/comes and goes/);
+  });
+
   test('a counter at its end says at least', () => {
     const a = assess(makeCase(...back({ '31': 65_535, '30': 255 })), CAR, NOW);
     expect(a.returns.list[0]?.soon).toMatch(/^at least 65,?535 km/);

@@ -19,6 +19,12 @@ const rounded = (n: number): string => (n >= 10 ? String(Math.round(n)) : String
 const daysWords = (days: number): string =>
   days < 1 ? 'the same day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
 
+/** The same where nobody had looked in between. */
+const saysOf = ({ moment, isFirstLook }: FaultReturn): string =>
+  isFirstLook && (moment === 'some-drives' || moment === 'later')
+    ? 'It was there at the first reading since. When it came back before that, nobody knows: read sooner next time.'
+    : SAYS[moment];
+
 /** How soon it was back, in words. */
 export function soonWords({ km, warmUps, days, isAtLeast }: FaultReturn): string {
   const parts = [
@@ -38,9 +44,9 @@ export function returnFacts(state: CaseState): Told {
     {
       id: fact,
       side: 'car',
-      kind: 'code',
+      kind: 'observation',
       title: `Back after ${soonWords(last)}`,
-      detail: SAYS[last.moment],
+      detail: saysOf(last),
       entry: last.seenBy,
     },
   ];
@@ -48,7 +54,11 @@ export function returnFacts(state: CaseState): Told {
     {
       kind: 'returned',
       fact,
-      comesAndGoes: last.couldShowAtOnce && (last.moment === 'some-drives' || last.moment === 'later'),
+      // Only where somebody had looked before and it was not there.
+      comesAndGoes:
+        !last.isFirstLook &&
+        last.couldShowAtOnce &&
+        (last.moment === 'some-drives' || last.moment === 'later'),
     },
   ];
   return { facts, evidence };
@@ -69,9 +79,7 @@ export function returnsView(
   isOver: boolean,
 ): ReturnsView {
   const all = faultReturns(state);
-  const list = all
-    .map((r) => ({ at: r.at, codes: r.codes, soon: soonWords(r), says: SAYS[r.moment] }))
-    .reverse();
+  const list = all.map((r) => ({ at: r.at, codes: r.codes, soon: soonWords(r), says: saysOf(r) })).reverse();
   if (all.length < 2 || isOver) return { list, living: null };
   const mean = (of: (r: FaultReturn) => number | null): number | null => {
     const known = all.flatMap((r) => of(r) ?? []);

@@ -1,3 +1,4 @@
+import { RETIRED_CHECKS } from './systems/retired-checks.ts';
 import { withTwinChecks, withTwins } from './systems/twins.ts';
 import { IGNITION_CAUSES } from './systems/ignition-causes.ts';
 import { IGNITION_CHECKS } from './systems/ignition-checks.ts';
@@ -114,7 +115,7 @@ export const CHECKS: readonly Check[] = withTwinChecks([
 ]);
 
 const causes = indexed(CAUSES);
-const checks = indexed(CHECKS);
+const checks = indexed([...CHECKS, ...RETIRED_CHECKS]);
 
 /** Fails at start-up when two entries share an id. */
 function indexed<T extends { id: string }>(list: readonly T[]): ReadonlyMap<string, T> {
@@ -131,7 +132,7 @@ export function causeById(id: string): Cause | undefined {
   return causes.get(id);
 }
 
-/** A check by its id without cylinder. */
+/** A check by its id without cylinder, also one that is not offered any more. */
 export function checkById(id: string): Check | undefined {
   return checks.get(id);
 }

@@ -34,7 +34,6 @@ export const FROM_THE_SEAT: ReadonlySet<string> = new Set([
   'oxygen-swing',
   'parking-brake-try',
   'pedal-hard',
-  'pedal-slow',
   'pedal-tracks',
   'pump-hum',
   'rail-crank',

@@ -31,6 +31,8 @@ export interface FaultReturn {
   days: number;
   /** Whether the car’s counter of distance stands at its end, so that it may be more. */
   isAtLeast: boolean;
+  /** Whether this was the first look since the clear: then it may have been back for any time before it. */
+  isFirstLook: boolean;
   /** Whether the self-check of a code that came back looks at it as soon as the ignition is on. */
   couldShowAtOnce: boolean;
 }
@@ -74,6 +76,7 @@ function returnAfter(clear: ClearStanding, state: CaseState): FaultReturn | null
     km,
     warmUps,
     days: Math.max(0, (Date.parse(first.at) - Date.parse(clear.at)) / DAY_MS),
+    isFirstLook: clear.readSince === first.entry,
     isAtLeast: km !== null && km >= KM_END,
     couldShowAtOnce: codes.some((c) => selfCheckOf(c)?.within === 'key-on'),
   };

@@ -27,7 +27,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: { ...seal('Fit new intake manifold gaskets', 25, 150, []), tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'torque', 'vacuum-hose'] },
   },
   {
-    id: 'brake-booster-leak', title: 'Brake booster or its hose leaks', system: 'air', scope: 'engine', prior: 0.005,
+    id: 'brake-booster-leak', title: 'Brake booster leaks', system: 'air', scope: 'engine', prior: 0.005,
     effects: { 'sign:hard-pedal': 0.5, ...LEAK_EFFECTS, 'sign:hiss': 0.7 },
     repair: { ...seal('Have the brake booster checked', 140, 120, ['A hiss at the pedal that changes when you press it comes from the booster.', 'Your brakes are at stake: leave the booster to a {workshop}. Do not drive with a hard pedal.']), isLicensed: true },
   },
@@ -89,7 +89,7 @@ export const AIR_CAUSES: readonly Cause[] = [
     repair: { ...seal('Clean the throttle body', 6, 40, []), cautions: ['cold-engine', 'spray'] },
   },
   {
-    id: 'throttle-actuator', title: 'Throttle or pedal sensor failing', system: 'air', scope: 'engine', prior: 0.012,
+    id: 'throttle-actuator', title: 'Throttle body: its motor or its sensors failing', system: 'air', scope: 'engine', prior: 0.012,
     effects: { 'reading:throttle-lags': 0.5, 'reading:pedal-tracks': 0.2, 'code:nonsense-engine': 0.45, 'sign:limp': 0.7, 'code:throttle': 0.92, 'code:idle': 0.15, 'sign:weak': 0.65, 'sign:stalls': 0.25 },
     repair: seal('Fit a new throttle body', 160, 60, []),
   },

@@ -105,10 +105,10 @@ export const AIR_CHECKS: readonly Check[] = [
     otherwise: [0.72, 0.28], given: { 'throttle-dirty': [0.04, 0.96] },
   },
   {
-    id: 'pedal-tracks', title: 'Press the pedal slowly, watch both tracks', scope: 'engine', system: 'air', minutes: 5, cost: 0, tools: [], cautions: [],
-    how: 'Ignition on, engine off. The two pedal readings must move together without a jump; on many cars one shows half the other, on some it falls.',
-    outcomes: [found('step', 'Together, without a jump', 'The pedal is sound.'), found('jump', 'A jump or a drop', 'The pedal or throttle sensor, or its connector, is at fault.')],
-    otherwise: [0.97, 0.03], given: { 'throttle-actuator': [0.4, 0.6] },
+    id: 'pedal-tracks', title: 'Press the pedal slowly and watch both tracks', scope: 'engine', system: 'air', minutes: 5, cost: 0, tools: [], cautions: [],
+    how: 'Ignition on, engine off: press the pedal slowly over ten seconds. Its two readings must move together without a jump; on many cars one shows half the other, on some it falls.',
+    outcomes: [found('step', 'Together, without a jump', 'The pedal is sound.'), found('jump', 'A jump, or the ratio breaks', 'The pedal sensor or its connector is at fault.')],
+    otherwise: [0.97, 0.03], given: { 'pedal-sensor': [0.1, 0.9], 'throttle-actuator': [0.7, 0.3] },
   },
   {
     id: 'egr-move', title: 'Check that the EGR valve moves', scope: 'engine', system: 'air', minutes: 30, cost: 0, tools: ['hand-tools'], cautions: ['cold-engine'],

@@ -9,7 +9,7 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
     repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: [] },
   },
   {
-    id: 'alternator', title: 'Alternator not charging (alternator or belt)', system: 'electrical', scope: 'engine', prior: 0.012,
+    id: 'alternator', title: 'Alternator or its regulator does not charge', system: 'electrical', scope: 'engine', prior: 0.012,
     effects: { 'code:supply-high': 0.15, 'reading:charging-swings': 0.2, 'code:unit-silent': 0.35, 'lamp:charging': 0.85, 'gauge:lights-dim': 0.6, 'sign:no-start': 0.25, 'before:jump': 0.5, 'code:supply-voltage': 0.7, 'reading:charging-low': 0.9, 'reading:battery-low': 0.5, 'sign:hard-start': 0.4, 'before:battery': 0.4 },
     repair: { title: 'Repair the charging system', parts: 160, ownerMinutes: 100, shopMinutes: 80, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'moving-parts'], steps: [] },
   },
@@ -26,7 +26,7 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
     repair: { title: 'Fit a new drive belt', parts: 28, ownerMinutes: 50, shopMinutes: 40, tools: ['hand-tools'], cautions: ['moving-parts', 'battery'], steps: [] },
   },
   {
-    id: 'starter', title: 'Starter, its relay or its cable faulty', system: 'electrical', scope: 'engine', prior: 0.008,
+    id: 'starter', title: 'Starter motor or its cable faulty', system: 'electrical', scope: 'engine', prior: 0.008,
     effects: { 'sign:no-start': 0.85, 'sign:hard-start': 0.4 },
     repair: { title: 'Repair the starter circuit', parts: 120, ownerMinutes: 120, shopMinutes: 90, tools: ['hand-tools', 'multimeter'], cautions: ['battery', 'jacking'], steps: ['Check battery and cables first: a new starter on a bad cable changes nothing.', 'Take the negative cable off before you touch the large cable.'] },
   },

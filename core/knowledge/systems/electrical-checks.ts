@@ -42,6 +42,6 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
     id: 'bus-ohms', title: 'Measure the data bus at the diagnostic socket', scope: 'engine', system: 'electrical', minutes: 8, cost: 0, tools: ['multimeter'], cautions: ['battery'],
     how: 'Take the battery’s negative cable off for ten minutes, then measure the resistance between pins 6 and 14 of the socket: about 60 ohms is normal. About 120 means that one end is cut off; near 0, that the wires touch.',
     outcomes: [found('sixty', 'About 60 ohms', 'Both ends are there, and the wires do not touch.'), found('wrong', 'About 120, near 0, or open', 'The bus is broken or shorted.')],
-    otherwise: [0.96, 0.04], given: { 'bus-wire': [0.2, 0.8] },
+    otherwise: [0.96, 0.04], given: { 'bus-wire': [0.2, 0.8], 'bus-terminator': [0.08, 0.92], 'unit-wet': [0.88, 0.12] },
   },
 ];

@@ -1,8 +1,10 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { readModuleMap, type ModuleMap, type Vehicle } from '@pincer/core/vehicle';
 import { putVehicle } from '../store/logbook-actions.ts';
-import { useAppDispatch } from '../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { unitsAnswered } from '@pincer/core/assess';
+import { day } from '../ui/format.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -10,6 +12,11 @@ import { Notice } from '../ui/notice.tsx';
 /** Which control units the vehicle has: brought in as an open JSON file, checked, shown, then used by every reading. */
 export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
+  const cases = useAppSelector((s) => s.logbook.cases);
+  const answered = useMemo(
+    () => unitsAnswered(Object.values(cases).filter((c) => c.vehicle === vehicle.id)),
+    [cases, vehicle.id],
+  );
   const [problem, setProblem] = useState<string | null>(null);
   const [checked, setChecked] = useState<ModuleMap | null>(null);
   const shown = checked ?? vehicle.moduleMap ?? null;
@@ -44,6 +51,11 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
           documentation) lists the other control units, and every reading then asks them too.
         </p>
       )}
+      {answered ? (
+        <p className="text-[15px] text-ink-2">
+          Answered at the last reading, {day(answered.at)}: {answered.units.join(', ')}.
+        </p>
+      ) : null}
       {problem ? (
         <Notice title="This map cannot be used." tone="strong">
           {problem}

@@ -7,6 +7,7 @@ import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { day } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
+import { Earlier } from './earlier.tsx';
 import { Bulletins } from './bulletins.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
@@ -96,6 +97,7 @@ export function Meaning() {
           <AcceptForm vehicle={vehicle} code={accepting} onDone={() => setAccepting(null)} />
         </Dialog>
       ) : null}
+      <Earlier />
       <Bulletins />
     </StationPage>
   );
