@@ -6,6 +6,7 @@ import {
   atCylinder,
   evidenceRatios,
   otherCylinder,
+  missingToolCost,
   repairCost,
   type CauseInstance,
   type CheckOutlook,
@@ -169,8 +170,15 @@ export function acceptedView(
 }
 
 /** What a check is worth, in a few words that complete "It ...". */
-function worthOf({ gain, spares }: CheckOutlook, owner: Owner): string {
-  if (gain >= CHECK_WORTH_IT) return `saves about ${money(gain, owner)} in wasted parts and time`;
+function worthOf({ gain, spares, check }: CheckOutlook, owner: Owner): string {
+  const bought = missingToolCost(check.tools, owner);
+  if (gain >= CHECK_WORTH_IT)
+    return bought > 0
+      ? `saves about ${money(gain + bought, owner)} in wasted parts and time, for ${money(bought, owner)} of tools to buy`
+      : `saves about ${money(gain, owner)} in wasted parts and time`;
+  // The tool stays: whoever wants it for more than this one check may look at it otherwise.
+  if (bought > 0 && gain + bought >= CHECK_WORTH_IT)
+    return `would save about ${money(gain + bought, owner)}, with ${money(bought, owner)} of tools to buy for it`;
   if (spares !== null) return `comes before ${money(spares, owner)} is spent on a part`;
   return gain > -0.5 ? 'saves about what it costs' : 'costs more than it saves';
 }

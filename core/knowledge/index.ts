@@ -39,3 +39,4 @@ export {
   type ToolId,
 } from './types.ts';
 export { FROM_THE_SEAT } from './sheltered.ts';
+export { RETIRED_CHECKS } from './systems/retired-checks.ts';

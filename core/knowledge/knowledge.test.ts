@@ -42,7 +42,7 @@ describe('the knowledge hangs together', () => {
 
   test('every measurement belongs to a check and its results, and says how the rest must be', () => {
     for (const [id, measurement] of Object.entries(MEASUREMENTS)) {
-      const check = CHECKS.find((c) => c.id === id);
+      const check = checkById(id);
       const outcomes = check?.outcomes.map((o) => o.id) ?? [];
       for (const part of ['within', 'below', 'above'] as const)
         expect([id, outcomes]).toEqual([id, expect.arrayContaining([measurement[part]])]);

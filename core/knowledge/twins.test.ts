@@ -1,4 +1,4 @@
-import { CHECKS, causeById, checkById } from './index.ts';
+import { CHECKS, RETIRED_CHECKS, causeById, checkById } from './index.ts';
 
 const WIRES = ['knock-sensor', 'iat-failed', 'coolant-sensor', 'rail-sensor', 'wheel-speed-sensor'];
 
@@ -31,4 +31,13 @@ describe('a part and what stands beside it', () => {
     expect(checkById('glow-feed')?.given['glow-relay']?.[1]).toBe(0.9);
     expect(checkById('glow-ohms')?.given['glow-relay']).toBeUndefined();
   });
+});
+
+test('a check that another one took in is not offered, and what a log holds of it still counts', () => {
+  for (const { id } of RETIRED_CHECKS) {
+    expect(CHECKS.some((c) => c.id === id)).toBe(false);
+    expect(checkById(id)?.id).toBe(id);
+  }
+  expect(checkById('pedal-tracks')?.given['pedal-sensor']?.[1]).toBe(0.9);
+  expect(checkById('bus-ohms')?.given['bus-terminator']?.[1]).toBe(0.92);
 });

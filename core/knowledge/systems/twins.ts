@@ -95,6 +95,30 @@ const TWINS: readonly Twin[] = [
     cautions: ['moving-parts', 'refrigerant'],
   }),
   {
+    of: 'evap-hose',
+    title: 'EVAP hose leaks',
+    twin: {
+      id: 'canister-cracked',
+      title: 'Charcoal canister cracked',
+      repair: 'Replace the charcoal canister',
+      parts: 95,
+      minutes: 70,
+      steps: [
+        'Let it cool, and raise the car onto {axle stands} where the canister sits under it.',
+        'Mark its hoses and pull them off: keep flames and sparks away, for it holds fuel {vapour}.',
+        'Fit the new one with new clips, and have the self-check run on a drive before anything is believed.',
+      ],
+    },
+    share: 0.25,
+    cautions: ['petrol', 'fuel-vapour', 'jacking'],
+    twinChecks: [],
+    partChecks: [],
+    isNamed: false,
+  },
+  wire('shutoff-valve', 'Fuel shut-off valve stuck', 'fuel shut-off valve', 0.4, {
+    measured: ['valve-coil-ohms'],
+  }),
+  {
     of: 'map-failed',
     title: 'Manifold pressure sensor faulty',
     twin: {

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { CheckView } from '@pincer/core/assess';
 import { NOT_DONE, type NotDone } from '@pincer/core/case';
+import { UNKNOWN_ENGINE, windowOfScan, workedFigures, type WorkedFigure } from '@pincer/core/signals';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -137,6 +138,38 @@ function CheckList({
   );
 }
 
+/** Figures that help a check, worked out from the last reading. */
+const FIGURES_FOR: Readonly<Record<string, readonly WorkedFigure['id'][]>> = {
+  'maf-rev': ['filling', 'fuel-flow'],
+  'maf-clean': ['filling'],
+  'back-pressure': ['filling'],
+  'clutch-uphill': ['overall-ratio'],
+  'slip-count': ['overall-ratio'],
+  'level-jump': ['fuel-per-distance'],
+};
+
+function Figures({ check }: { check: string }) {
+  const { state, vehicle } = useCase();
+  const tell = useTell();
+  const last = state.scans.at(-1);
+  const wanted = FIGURES_FOR[check.split(':')[0] ?? ''];
+  if (!last || !wanted) return null;
+  const figures = workedFigures(windowOfScan(last.scan, UNKNOWN_ENGINE), vehicle).filter((f) =>
+    wanted.includes(f.id),
+  );
+  if (figures.length === 0) return null;
+  return (
+    <section aria-label="Worked out from the last reading">
+      {figures.map((f) => (
+        <p key={f.id} className="border-l-4 border-car pl-2 text-[15px]">
+          <b>{f.title}, by the last reading.</b> {tell(f.arithmetic)}{' '}
+          <span className="text-ink-2">{tell(f.helps)}</span>
+        </p>
+      ))}
+    </section>
+  );
+}
+
 function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   const { record, vehicle } = useCase();
   const dispatch = useAppDispatch();
@@ -171,6 +204,7 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
           manual={tell('{workshop manual}')}
         />
       )}
+      <Figures check={check.id} />
       <Cautions texts={check.cautions} />
       {hasSeen ? null : (
         <button type="button" className={BUTTON.solid} onClick={() => setSeen(true)}>
