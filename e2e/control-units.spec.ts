@@ -1,8 +1,24 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 const MAP = readFileSync('docs/examples/finch.modules.json');
+
+/** A case of a vehicle whose control units are known. */
+async function openCaseWithMap(page: Page): Promise<void> {
+  await openCase(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Vehicle details' }).click();
+  await page
+    .getByLabel('Module map')
+    .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
+  await page.getByRole('button', { name: 'Use this map' }).click();
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /A light came on/ })
+    .last()
+    .click();
+}
 
 test('a car with faults in five control units: read by unit and state, told as one story', async ({
   page,
@@ -59,18 +75,7 @@ test('a car with faults in five control units: read by unit and state, told as o
 test('cleared control unit by control unit: what is stored goes, what fails now comes back and is told', async ({
   page,
 }) => {
-  await openCase(page);
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Vehicle details' }).click();
-  await page
-    .getByLabel('Module map')
-    .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
-  await page.getByRole('button', { name: 'Use this map' }).click();
-  await page.goto('/');
-  await page
-    .getByRole('link', { name: /A light came on/ })
-    .last()
-    .click();
+  await openCaseWithMap(page);
   await connect(page, 'Wheel speed sensor front left open');
   await readAll(page);
   await station(page, 'Prove');
@@ -95,18 +100,7 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
 });
 
 test('a unit that another holds: told apart at once, and let go in a second round', async ({ page }) => {
-  await openCase(page);
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Vehicle details' }).click();
-  await page
-    .getByLabel('Module map')
-    .setInputFiles({ name: 'finch.json', mimeType: 'application/json', buffer: MAP });
-  await page.getByRole('button', { name: 'Use this map' }).click();
-  await page.goto('/');
-  await page
-    .getByRole('link', { name: /A light came on/ })
-    .last()
-    .click();
+  await openCaseWithMap(page);
   await connect(page, 'Two control units hold an old code');
   await readAll(page);
   await station(page, 'Prove');

@@ -1,18 +1,23 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { connect, example, expectAccessible, readAll, station } from './helpers.ts';
 
-test('before buying: the steps in order, what was found, nothing cleared, a record of the visit', async ({
-  page,
-}) => {
+/** Opens a case of a new vehicle for an occasion. */
+async function openFor(page: Page, occasion: string, vehicle: string): Promise<void> {
   await page.goto('/');
   await page
     .getByRole('link', { name: /A light came on/ })
     .first()
     .click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('radio', { name: 'Before buying' }).click();
-  await dialog.getByLabel('Make and model').fill('Marlow Pippin 1.4');
+  await dialog.getByRole('radio', { name: occasion }).click();
+  await dialog.getByLabel('Make and model').fill(vehicle);
   await dialog.getByRole('button', { name: 'Open the case' }).click();
+}
+
+test('before buying: the steps in order, what was found, nothing cleared, a record of the visit', async ({
+  page,
+}) => {
+  await openFor(page, 'Before buying', 'Marlow Pippin 1.4');
   await expect(page.getByRole('heading', { name: 'Before buying', level: 2 })).toBeVisible();
   await expect(page.getByText('Not read yet')).toBeVisible();
   await expectAccessible(page);
@@ -35,15 +40,7 @@ test('before buying: the steps in order, what was found, nothing cleared, a reco
 });
 
 test('a routine look: begins at the adapter, and a sound vehicle has nothing to do', async ({ page }) => {
-  await page.goto('/');
-  await page
-    .getByRole('link', { name: /A light came on/ })
-    .first()
-    .click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('radio', { name: 'Routine look' }).click();
-  await dialog.getByLabel('Make and model').fill('Tarrow Finch 1.4');
-  await dialog.getByRole('button', { name: 'Open the case' }).click();
+  await openFor(page, 'Routine look', 'Tarrow Finch 1.4');
   await expect(page.getByText('Routine look').first()).toBeVisible();
   await connect(page, 'Nothing');
   await readAll(page);

@@ -27,6 +27,7 @@ import {
   type CounterCheck,
   type ProofView,
 } from '@pincer/core/proof';
+import { FROM_THE_SEAT } from '@pincer/core/knowledge';
 import type { Judgement } from '@pincer/core/signals';
 import {
   driveAllowance,
@@ -216,7 +217,10 @@ export function assess(
   const done = new Set(standing.checks.keys());
   const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
   const outlooks = hasEvidence
-    ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone, spent)
+    ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone, spent).filter(
+        // At a stranger’s car nothing is taken apart: only what can be done from the seat.
+        ({ check }) => state.occasion !== 'buying' || FROM_THE_SEAT.has(check.id),
+      )
     : [];
 
   // 5. Repair, clear and watch, or get help.

@@ -58,6 +58,11 @@ describe('before buying', () => {
         'strangers-car',
       );
     expect(assessment.recommended).toBe('help');
+    // And nothing is taken apart to look.
+    expect(assessment.checks.every((c) => c.isFromSeat)).toBe(true);
+    expect(
+      assess(makeCase(scanEntry(makeScan(['P0302']))), FOR_SALE, NOW).checks.some((c) => !c.isFromSeat),
+    ).toBe(true);
   });
 
   test('what is stored has its price, and what is sound has none', () => {

@@ -60,4 +60,5 @@ test('until it is fixed: what the deciding reasons ask for, and the shorter the 
   ]);
   const stop = assess(makeCase({ kind: 'lamp', lamp: 'oil', mode: 'steady' }), CAR, NOW);
   expect(stop.untilThen).toMatchObject({ days: null, stopIf: [] });
+  expect(lean.untilThen.stopIf.length).toBeGreaterThan(1);
 });

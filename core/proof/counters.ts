@@ -1,5 +1,6 @@
 import type { CaseState, EntryOf } from '@pincer/core/case';
 import { placesOf } from './came-back.ts';
+import { valueIn } from './value-in.ts';
 
 /** What the car's counters say against what was told. */
 export interface CounterCheck {
@@ -13,10 +14,7 @@ const NOT_RESET_KM = 50;
 const KM_A_DAY = 600;
 const DAY_MS = 86_400_000;
 
-function counter({ scan }: EntryOf<'scan'>, pid: '30' | '31'): number | null {
-  const found = scan.values.find((v) => v.service === '01' && v.pid === pid && typeof v.value === 'number');
-  return typeof found?.value === 'number' ? found.value : null;
-}
+const counter = ({ scan }: EntryOf<'scan'>, pid: '30' | '31'): number | null => valueIn(scan, pid);
 
 /**
  * The counters since the last clear (service 01 PID 30, warm-ups, and PID 31, distance; SAE J1979) held against the clears

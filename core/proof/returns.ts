@@ -1,6 +1,7 @@
 import type { CaseState, ClearStanding } from '@pincer/core/case';
 import { selfCheckOf } from '@pincer/core/knowledge';
 import type { Scan } from '@pincer/core/obd';
+import { valueIn } from './value-in.ts';
 
 /** When a fault was back after its memory was cleared. */
 export type ReturnMoment =
@@ -43,11 +44,6 @@ const FEW_KM = 120;
 /** Where the counters of service 01 end: PID 31 at 65,535 km, PID 30 at 255 warm-ups (SAE J1979). */
 const KM_END = 65_535;
 const DAY_MS = 86_400_000;
-
-function valueIn({ values }: Scan, pid: string): number | null {
-  const found = values.find((v) => v.service === '01' && v.pid === pid && typeof v.value === 'number');
-  return typeof found?.value === 'number' ? found.value : null;
-}
 
 function momentOf(km: number | null, warmUps: number | null, scan: Scan | null): ReturnMoment {
   if (km === null && warmUps === null) return 'unknown';

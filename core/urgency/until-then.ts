@@ -35,7 +35,8 @@ const STOP_IF: readonly string[] = [
 export function untilThen({ level, reasons }: Allowance): UntilThen {
   return {
     dos: [...new Set(reasons.filter((r) => r.isDeciding).map((r) => r.then))],
-    stopIf: level === 'stop-here' ? [] : [...STOP_IF],
+    // Where it should stand, the deciding reason itself says how it is moved.
+    stopIf: level === 'stop-here' || level === 'safe-place' ? [] : [...STOP_IF],
     ...AGAIN[level],
   };
 }
