@@ -41,6 +41,7 @@ export const NOT_FITTED: readonly NotFitted[] = [
       'ac-sensor',
       'ac-sensor-wire',
       'ac-clutch',
+      'ac-relay',
       'door-lock-water',
       'window-learn',
       'airbag-plug',

@@ -41,3 +41,14 @@ test('a check that another one took in is not offered, and what a log holds of i
   expect(checkById('pedal-tracks')?.given['pedal-sensor']?.[1]).toBe(0.9);
   expect(checkById('bus-ohms')?.given['bus-terminator']?.[1]).toBe(0.92);
 });
+
+test.each([
+  ['module-ground-bad', 'module-ground', 'ignition-module'],
+  ['distributor-cap', 'distributor-open', 'distributor-pickup'],
+  ['starter-cable', 'starter-volts', 'starter'],
+  ['ac-relay', 'ac-relay-swap', 'ac-clutch'],
+])('%s is shown by %s, which says nothing of %s', (twin, check, part) => {
+  expect(causeById(twin)?.repair.title).not.toBe(causeById(part)?.repair.title);
+  expect(checkById(check)?.given[twin]?.[1]).toBeGreaterThan(0.4);
+  expect(checkById(check)?.given[part]).toBeUndefined();
+});

@@ -63,7 +63,7 @@ export const INJECTION_CAUSES: readonly Cause[] = [
   cause('fuel-blend-sensor', 'Fuel composition sensor, or the wrong blend', 'fuel', 0.002,
     { 'code:fuel-kind': 0.85, 'code:lean': 0.15, 'sign:hard-start': 0.25, 'before:refuelled': 0.45 },
     fix('Fill with known fuel, then replace the sensor', 95, 40, ['petrol'], ['Fill with fuel of a known blend and drive a tankful.', 'Water in the fuel also makes it read wrong.']), { fuels: PETROL }),
-  cause('injector-feed', 'Injectors’ shared supply or driver faulty', 'fuel', 0.003,
+  cause('injector-feed', 'Injectors’ shared supply lost', 'fuel', 0.003,
     { 'code:injector-supply': 0.85, 'code:injector-same': 0.2, 'code:misfire-several': 0.45, 'sign:no-start': 0.35, 'sign:shakes': 0.4, 'sign:stalls': 0.3 },
     fix('Restore the injectors’ power supply', 8, 60, ['petrol', 'battery'], ['Check the fuse and relay that feed them, by the wiring diagram.', 'Check for 12 volts at one connector with the ignition on, and for chafed wiring at the rail.'], ['hand-tools', 'multimeter'])),
   cause('injector-code', 'Injector replaced but its code not programmed', 'fuel', 0.002,

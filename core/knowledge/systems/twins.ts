@@ -14,6 +14,8 @@ interface Twin {
   /** Checks that show the twin and not the part; and that show the part and not the twin. All others show both alike. */
   twinChecks: readonly string[];
   partChecks: readonly string[];
+  /** Checks that speak of the twin and not of the part: P(found | twin), by check. */
+  twinGiven?: Readonly<Record<string, number>>;
   /** Whether a code names the part, so that the checks of “the part named by the code” are of it. A lamp alone names none. */
   isNamed: boolean;
 }
@@ -56,6 +58,16 @@ const wire = (
   isNamed,
 });
 
+/** Another part, or the like, beside a part. */
+const beside = (
+  of: string,
+  title: string,
+  twin: Twin['twin'],
+  share: number,
+  cautions: readonly CautionId[],
+  checks: Partial<Pick<Twin, 'twinChecks' | 'partChecks' | 'twinGiven'>> = {},
+): Twin => ({ of, title, twin, share, cautions, twinChecks: [], partChecks: [], isNamed: false, ...checks });
+
 const TWINS: readonly Twin[] = [
   wire('knock-sensor', 'Knock sensor faulty', 'knock sensor', 0.5, { looks: ['knock-plug'] }),
   wire('iat-failed', 'Intake air temperature sensor faulty', 'intake air temperature sensor', 0.45, {
@@ -94,6 +106,104 @@ const TWINS: readonly Twin[] = [
     looks: ['ac-plug-look'],
     cautions: ['moving-parts', 'refrigerant'],
   }),
+  beside(
+    'ignition-module',
+    'Ignition module faulty',
+    {
+      id: 'module-ground-bad',
+      title: 'Ground of the ignition module faulty',
+      repair: 'Clean the ignition module’s ground',
+      parts: 2,
+      minutes: 25,
+      steps: [
+        'Switch the ignition off, and find the module’s ground: its own screws, or a wire to the body.',
+        'Take it off, brush both faces bright, and screw it on tight.',
+        'Measure it again with the ignition on: under a tenth of a volt to battery negative is right.',
+      ],
+    },
+    0.35,
+    ['battery', 'high-tension'],
+    { twinChecks: ['module-ground'], partChecks: ['module-warm', 'crank-heat'] },
+  ),
+  beside(
+    'distributor-pickup',
+    'Distributor pick-up faulty',
+    {
+      id: 'distributor-cap',
+      title: 'Distributor cap or rotor cracked or burnt',
+      repair: 'Fit a new distributor cap and rotor',
+      parts: 28,
+      minutes: 35,
+      steps: [
+        'Switch the ignition off, and mark every lead with its place on the cap.',
+        'Take the cap and the rotor off, and look for damp in the distributor.',
+        'Fit the new rotor, then the cap until its clips hold, and the leads in their places.',
+      ],
+    },
+    0.55,
+    ['high-tension', 'cold-engine'],
+    { twinChecks: ['distributor-open', 'leads-dark'], partChecks: ['pickup-ohms'] },
+  ),
+  beside(
+    'fuel-heater',
+    'Fuel heater faulty',
+    {
+      id: 'fuel-heat-sensor',
+      title: 'Fuel temperature sensor faulty',
+      repair: 'Fit a new fuel temperature sensor',
+      parts: 32,
+      minutes: 40,
+      steps: [
+        'Let the engine cool, and catch what drips in a rag: nothing may run onto hot parts.',
+        'Unplug the sensor, look at its pins, and unscrew it.',
+        'Fit the new one with a new ring, plug it in, and look for drips with the engine idling.',
+      ],
+    },
+    0.5,
+    ['cold-engine', 'petrol', 'exhaust-gas'],
+  ),
+  beside(
+    'ac-clutch',
+    'A/C compressor clutch does not engage: its coil or its gap',
+    {
+      id: 'ac-relay',
+      title: 'A/C compressor relay or its fuse faulty',
+      repair: 'Replace the A/C relay or its fuse',
+      parts: 12,
+      minutes: 15,
+      steps: [
+        'Switch the ignition off, and find fuse and relay by the {handbook}’s fuse page.',
+        'Look at the fuse, and swap the relay with one of the same number that another circuit can spare.',
+        'Start the engine outdoors and switch the air conditioning on: listen for the click.',
+      ],
+    },
+    0.45,
+    ['battery', 'refrigerant', 'moving-parts', 'exhaust-gas'],
+  ),
+  wire('lamp-output', 'Bulb of a dashboard light dead', 'dashboard light', 0.4, {
+    looks: ['lamp-wire-measure'],
+    cautions: ['battery'],
+    isNamed: false,
+  }),
+  beside(
+    'starter',
+    'Starter motor worn',
+    {
+      id: 'starter-cable',
+      title: 'Cable or terminal of the starter corroded',
+      repair: 'Clean or replace the starter’s cable',
+      parts: 12,
+      minutes: 45,
+      steps: [
+        'Take the cable off the negative terminal of the battery before you touch the thick cable.',
+        'Brush both ends of the thick cable bright, and its ground between engine and body too.',
+        'Screw everything tight, put the negative cable back, and have a helper crank.',
+      ],
+    },
+    0.35,
+    ['battery', 'jacking'],
+    { twinGiven: { 'starter-volts': 0.6 } },
+  ),
   {
     of: 'evap-hose',
     title: 'EVAP hose leaks',
@@ -205,12 +315,27 @@ const GENERAL: ReadonlyMap<string, { shows: 'wire' | 'part'; found: number }> = 
 /** A check of the glow plugs' supply, which tells the relay from the plugs. */
 const GLOW_FEED = look('glow-feed', 'Measure the voltage at a glow plug at key-on', 'diesel', 10, 'Engine cold, meter between a glow plug’s terminal and the engine: have a helper switch the ignition on. Battery voltage for some seconds is normal.', ['Battery voltage', 'Relay, fuse and wire work: the plugs remain.'], ['Nothing, or far less', 'The relay, its fuse or its wire is at fault.'], { 'glow-relay': 0.9 }, { tools: ['multimeter'], cautions: ['battery', 'cold-engine'] });
 
+/** A relay that another can stand in for. */
+const AC_RELAY_SWAP = look(
+  'ac-relay-swap',
+  'Swap the A/C relay with an identical one',
+  'electrical',
+  10,
+  'Ignition off: find the A/C relay by the fuse page, and swap it with one of the same number that another circuit can spare for a minute. Start the engine outdoors and switch the air conditioning on.',
+  ['As before', 'The relay is not the cause.'],
+  ['It clicks and cools now', 'The relay is the cause.'],
+  { 'ac-relay': 0.75 },
+  { cautions: ['battery', 'exhaust-gas', 'moving-parts'] },
+);
+
 /** The checks, each of which now tells a part from what stands beside it, or shows both alike. */
 export function withTwinChecks(checks: readonly Check[]): Check[] {
   const told = checks.map((check) => {
     const general = GENERAL.get(check.id);
     const given = { ...check.given };
-    for (const { of, twin, twinChecks, partChecks, isNamed } of TWINS) {
+    for (const { of, twin, twinChecks, partChecks, isNamed, twinGiven } of TWINS) {
+      const own = twinGiven?.[check.id];
+      if (own !== undefined) given[twin.id] = [1 - own, own];
       if (general && isNamed) {
         given[general.shows === 'wire' ? twin.id : of] = [1 - general.found, general.found];
         continue;
@@ -225,5 +350,5 @@ export function withTwinChecks(checks: readonly Check[]): Check[] {
     const said = Object.entries(given).filter(([, p]) => p !== check.otherwise);
     return { ...check, given: Object.fromEntries(said) };
   });
-  return [...told, GLOW_FEED];
+  return [...told, GLOW_FEED, AC_RELAY_SWAP];
 }
