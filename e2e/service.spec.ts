@@ -20,10 +20,18 @@ test('service by distance and date: noted, the handbook’s interval, the next d
   await service.getByLabel(/^Every,/).fill('90000');
   await service.getByRole('button', { name: 'Use this interval' }).click();
   await expect(oil).toContainText('later');
+  // Emptied, the usual interval is back; what is no number is not taken.
+  await oil.click();
+  await service.getByLabel('or every, months').fill('soon');
+  await expect(service.getByRole('button', { name: 'Use this interval' })).toBeDisabled();
+  await service.getByLabel('or every, months').fill('');
+  await service.getByLabel(/^Every,/).fill('');
+  await service.getByRole('button', { name: 'Use this interval' }).click();
+  await expect(oil).toContainText('overdue');
   await expectAccessible(page);
   const download = page.waitForEvent('download');
   await service.getByRole('button', { name: 'Save as calendar' }).click();
   expect((await download).suggestedFilename()).toBe('service.ics');
   await page.reload();
-  await expect(oil).toContainText('later');
+  await expect(oil).toContainText('overdue');
 });

@@ -23,7 +23,7 @@ export interface BuyingStep {
   how: string;
   isDone: boolean;
   /** Where it is done; null where it is looked at and nothing is recorded. */
-  station: 'light' | 'plug-in' | 'read' | 'prove' | null;
+  station: 'light' | 'read' | 'prove' | null;
 }
 
 export interface BuyingView {
@@ -56,7 +56,7 @@ function readingsOf({ scans, entries }: CaseState) {
     first !== last &&
     drive > placeOf(first.id) &&
     placeOf(last.id) > drive;
-  return { first, last, isSecond };
+  return { first, isSecond };
 }
 
 function stepsOf(state: CaseState, isRead: boolean, isSecond: boolean): BuyingStep[] {

@@ -11,6 +11,11 @@ const SECRETS = [
   'My adapter 7',
   'PN-4711',
   'because Mira said so',
+  '192.168.0.10',
+  'Mira drives',
+  'mira-phone.csv',
+  'here it shook',
+  'as Mira’s uncle did',
 ];
 
 test('a case for others names nobody, and says all the rest', () => {
@@ -22,7 +27,12 @@ test('a case for others names nobody, and says all the rest', () => {
   };
   const scan = makeScan(['P0302'], { '0C': 700 });
   const record = makeCase(
-    { kind: 'connection', outcome: 'talking', adapter: 'My adapter 7' },
+    {
+      kind: 'connection',
+      outcome: 'failed',
+      adapter: 'My adapter 7',
+      message: 'No answer from 192.168.0.10',
+    },
     scanEntry({
       ...scan,
       vin: 'ZZ9TR1F46CH000302',
@@ -43,6 +53,19 @@ test('a case for others names nobody, and says all the rest', () => {
     { kind: 'note', text: 'call Mira' },
     { kind: 'offer', name: 'Garage Hollow', text: 'Coil 45' },
     { kind: 'attachment', file: 'att_00ff', name: 'loom.jpg', type: 'image/jpeg', bytes: 9 },
+    {
+      kind: 'recording',
+      recording: 'rec_00ff',
+      title: 'Mira drives',
+      seconds: 60,
+      samples: 0,
+      channels: [],
+      windows: [],
+      marks: [{ at: 3, text: 'here it shook' }],
+      file: 'mira-phone.csv',
+    },
+    { kind: 'check', check: 'boot-look:2', outcome: 'clean', note: 'call Mira' },
+    { kind: 'repair', cause: 'other', title: 'as Mira’s uncle did' },
     { kind: 'repair', cause: 'coil:2', cost: 45, note: 'call Mira', partNumber: 'PN-4711' },
     { kind: 'drive', metConditions: 'yes', cameBack: 'no', note: 'call Mira' },
   );
@@ -56,8 +79,17 @@ test('a case for others names nobody, and says all the rest', () => {
   const read = readCaseFile(text);
   if (!read.ok) throw new Error(read.problem.code);
   const kinds = read.file.case.entries.map((e) => e.kind);
-  expect(kinds).toEqual(['connection', 'scan', 'observation', 'repair', 'drive']);
-  expect(read.file.case.entries.find((e) => e.kind === 'repair')).toMatchObject({
+  expect(kinds).toEqual([
+    'connection',
+    'scan',
+    'observation',
+    'recording',
+    'check',
+    'repair',
+    'repair',
+    'drive',
+  ]);
+  expect(read.file.case.entries.findLast((e) => e.kind === 'repair')).toMatchObject({
     cost: 45,
     cause: 'coil:2',
   });

@@ -1,5 +1,5 @@
 import type { Vehicle } from '@pincer/core/vehicle';
-import type { Entry } from './entries.ts';
+import type { Entry, EntryOf } from './entries.ts';
 import type { CaseRecord } from './record.ts';
 
 /** What the owner wrote in words of their own, or what names a person or a business: it goes. */
@@ -7,6 +7,11 @@ const LEFT_OUT: ReadonlySet<Entry['kind']> = new Set(['note', 'offer', 'attachme
 
 /** Service 09 info types that name this one vehicle: its number, in whole or as a message count. */
 const NAMES_THE_VEHICLE: ReadonlySet<string> = new Set(['01', '02']);
+
+/** What failed may name the address of a network adapter at home. */
+function connectionWithout({ message: _, ...entry }: EntryOf<'connection'>): Entry {
+  return { ...entry, adapter: 'An adapter' };
+}
 
 function entryWithout(entry: Entry): Entry {
   switch (entry.kind) {
@@ -22,11 +27,17 @@ function entryWithout(entry: Entry): Entry {
       };
     }
     case 'connection':
-      return { ...entry, adapter: 'An adapter' };
+      return connectionWithout(entry);
+    case 'recording': {
+      // A title may be the owner's, and a file's name says where it came from.
+      const { file: _, ...rest } = entry;
+      return { ...rest, title: 'A recording', marks: rest.marks.map((m) => ({ ...m, text: 'A mark' })) };
+    }
     case 'repair': {
       const { note: _, partNumber: __, ...rest } = entry;
-      return rest;
+      return rest.title === undefined ? rest : { ...rest, title: 'Another repair' };
     }
+    case 'check':
     case 'drive':
     case 'closed': {
       const { note: _, ...rest } = entry;
@@ -40,7 +51,7 @@ function entryWithout(entry: Entry): Entry {
 }
 
 /**
- * A case and its vehicle without what names their owner: no plate, no vehicle number, no habits, none of the owner's own
+ * A case and its vehicle (its make and model stay) without what names their owner: no plate, no vehicle number, no habits, none of the owner's own
  * words, no offers, pictures or device names, and new ids, so that it cannot be joined with the whole one. Facts, readings,
  * repairs, costs and dates stay: they are what the next owner, or somebody who helps, needs.
  * @param ids new ids for the case and for the vehicle.

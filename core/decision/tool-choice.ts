@@ -131,7 +131,7 @@ export function toolChoice(needs: ReadonlySet<ToolNeed>, owner: Owner): ToolChoi
   const byPrice = TOOL_KINDS.map((k) => ({ ...k, price: k.price * owner.priceLevel })).sort(
     (a, b) => a.price - b.price,
   );
-  const enough: ToolKind | undefined = byPrice.find((k) => lacks(k).length === 0) ?? TOOL_KINDS.at(-1);
+  const enough: ToolKind | undefined = byPrice.find((k) => lacks(k).length === 0) ?? byPrice.at(-1);
   if (!enough) throw new Error('No kind of tool is described.');
   const paysAfter =
     owner.shopDiagnosis > 0 ? Math.max(1, Math.ceil(enough.price / owner.shopDiagnosis)) : Infinity;

@@ -49,14 +49,14 @@ function returnStrength({ cause }: CauseInstance, comesAndGoes: boolean): number
   return comesAndGoes ? (IS_CONTACT.test(cause.repair.title) ? CONTACT : DEAD) : 1;
 }
 
+/** The same for what is not modelled: nobody knows, so it goes halfway. */
+const RETURN_OF_NONE = 0.75;
+
 /** How much rarer any other cause is beside those that the maker's bulletin names. Judged: bulletins are written for what many had. */
 const NOT_NAMED = 1 / 3;
 
 const namedIn = ({ cause }: CauseInstance, causes: readonly string[]): number =>
   causes.includes(cause.id) ? 1 : NOT_NAMED;
-
-/** The same for what is not modelled: nobody knows, so it goes halfway. */
-const RETURN_OF_NONE = 0.75;
 
 /** P(outcome | cause) for each outcome of a check, for one cause. */
 function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): readonly number[] {

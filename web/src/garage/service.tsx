@@ -105,6 +105,7 @@ function One({ vehicle, row, onDone }: { vehicle: Vehicle; row: ServiceRow; onDo
     return typed === null ? null : fromOwn(typed, 'km', units);
   };
   const service = vehicle.service ?? { done: [] };
+  const isBad = (...texts: string[]) => texts.some((t) => t.trim() !== '' && (numberOf(t) ?? -1) < 0);
   const save = async (next: Vehicle, said: string) => {
     if (await dispatch(putVehicle(next))) {
       toast(said);
@@ -128,13 +129,15 @@ function One({ vehicle, row, onDone }: { vehicle: Vehicle; row: ServiceRow; onDo
   };
   const own = () => {
     const [k, m] = [toKm(everyKm), numberOf(everyMonths)];
-    const interval = {
-      ...(k === null || k <= 0 ? {} : { km: k }),
-      ...(m === null || m <= 0 ? {} : { months: m }),
-    };
+    const { [row.item.id]: _, ...others } = service.intervals ?? {};
+    const interval = { ...(k ? { km: k } : {}), ...(m ? { months: m } : {}) };
+    const isOwn = Object.keys(interval).length > 0;
     return save(
-      { ...vehicle, service: { ...service, intervals: { ...service.intervals, [row.item.id]: interval } } },
-      'Your interval counts now.',
+      {
+        ...vehicle,
+        service: { ...service, intervals: isOwn ? { ...others, [row.item.id]: interval } : others },
+      },
+      isOwn ? 'Your interval counts now.' : 'The usual interval counts again.',
     );
   };
   const past = service.done.filter((d) => d.item === row.item.id);
@@ -148,7 +151,12 @@ function One({ vehicle, row, onDone }: { vehicle: Vehicle; row: ServiceRow; onDo
         </label>
         <LabelledField label={`At, ${unit}`} text={km} isNumber onChange={setKm} />
         <LabelledField label="Cost" text={cost} isNumber onChange={setCost} />
-        <button type="button" className={BUTTON.own} disabled={at === ''} onClick={() => void done()}>
+        <button
+          type="button"
+          className={BUTTON.own}
+          disabled={at === '' || isBad(km, cost)}
+          onClick={() => void done()}
+        >
           It was done
         </button>
       </div>
@@ -171,11 +179,21 @@ function One({ vehicle, row, onDone }: { vehicle: Vehicle; row: ServiceRow; onDo
             onChange={(e) => setEveryMonths(e.target.value)}
           />
         </label>
-        <button type="button" className={BUTTON.plain} onClick={() => void own()}>
-          {tell('Use this interval')}
+        <button
+          type="button"
+          className={BUTTON.plain}
+          disabled={isBad(everyKm, everyMonths)}
+          onClick={() => void own()}
+        >
+          Use this interval
         </button>
         {row.isOwn ? <span className="text-[15px] text-ink-2">{tell('by your {handbook}')}</span> : null}
       </div>
+      {isBad(km, cost, everyKm, everyMonths) ? (
+        <p role="alert" className="text-[15px] font-semibold">
+          Numbers of 0 or more, or leave it empty.
+        </p>
+      ) : null}
       {past.length > 0 ? (
         <p className="text-[15px]">
           {counted(past.length, 'time')} done, last on{' '}

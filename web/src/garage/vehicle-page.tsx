@@ -62,19 +62,7 @@ export function VehiclePage() {
             units={units}
             submit="Save changes"
             onSubmit={async (next) => {
-              // Codes may have been accepted, and a list brought in, beside the open form.
-              const { acceptedCodes, makerCodes, moduleMap, inspectionRule, putAwayAt, service } = vehicle;
-              const isSaved = await dispatch(
-                putVehicle({
-                  ...next,
-                  ...(acceptedCodes ? { acceptedCodes } : {}),
-                  ...(makerCodes ? { makerCodes } : {}),
-                  ...(moduleMap ? { moduleMap } : {}),
-                  ...(inspectionRule ? { inspectionRule } : {}),
-                  ...(putAwayAt ? { putAwayAt } : {}),
-                  ...(service ? { service } : {}),
-                }),
-              );
+              const isSaved = await dispatch(putVehicle(next));
               if (isSaved) toast('Saved.');
               void navigate('/');
             }}

@@ -12,12 +12,26 @@ const MAX_TEXT = 5_000_000;
 
 export type BulletinAnswer = { ok: true; matches: BulletinMatch[] } | { ok: false; message: string };
 
-/** What a file or an answer holds for this vehicle: read, checked, and matched here, whoever says that it fits. */
-export function bulletinsIn(text: string, query: BulletinQuery): BulletinAnswer {
-  if (text.length > MAX_TEXT)
-    return { ok: false, message: 'It is larger than 5 MB. Ask for this vehicle alone.' };
+const TOO_LARGE: BulletinAnswer = {
+  ok: false,
+  message: 'It is larger than 5 MB. Take a list for this vehicle alone.',
+};
+
+/** What a text holds for this vehicle: read, checked, and matched here, whoever says that it fits. */
+function bulletinsIn(text: string, query: BulletinQuery): BulletinAnswer {
+  if (text.length > MAX_TEXT) return TOO_LARGE;
   const read = readBulletins(text);
   return read.ok ? { ok: true, matches: matchBulletins(read.bulletins, query) } : read;
+}
+
+/** What a file holds for this vehicle; one that is too large is not read at all. */
+export async function bulletinsInFile(file: File, query: BulletinQuery): Promise<BulletinAnswer> {
+  if (file.size > MAX_TEXT) return TOO_LARGE;
+  try {
+    return bulletinsIn(await file.text(), query);
+  } catch {
+    return { ok: false, message: 'The file could not be read. It may have been moved: choose it again.' };
+  }
 }
 
 /** Asks the service of this server. Only what the query shows is sent. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { queryOf, type BulletinMatch } from '@pincer/core/bulletins';
-import { askForBulletins, bulletinsIn, type BulletinAnswer } from '../../store/bulletin-actions.ts';
+import { askForBulletins, bulletinsInFile, type BulletinAnswer } from '../../store/bulletin-actions.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -27,6 +27,7 @@ export function Bulletins() {
     setAnswer(await askForBulletins(query));
     setBusy(false);
   };
+  const open = async (file: File) => setAnswer(await bulletinsInFile(file, query));
   const sent = [
     query.name,
     ...(query.year === null ? [] : [String(query.year)]),
@@ -58,7 +59,7 @@ export function Bulletins() {
             onChange={(e) => {
               const [file] = e.target.files ?? [];
               e.target.value = '';
-              if (file) void file.text().then((text) => setAnswer(bulletinsIn(text, query)));
+              if (file) void open(file);
             }}
           />
         </label>
