@@ -21,6 +21,13 @@ async function take(page: Page, which: 'first' | 'last'): Promise<void> {
 
 for (const { name, vehicle, title, fault, code } of [
   {
+    name: 'a petrol hatchback',
+    vehicle: 'veh_finch',
+    title: /Tarrow Finch/,
+    fault: 'Coil of cylinder 3 failed',
+    code: 'P0303',
+  },
+  {
     name: 'a diesel van',
     vehicle: 'veh_dray',
     title: /Ostler Dray/,
