@@ -55,7 +55,14 @@ interface Settings {
   protocol: string;
   /** Id that requests go out on, and the one answer id that is let through; null lets all through. */
   header: string;
+  /** Priority of 29-bit ids, two digits, and whether the header is of that length. */
+  priority: string;
   filter: string | null;
+  /** Code and mask of a filter that lets a range through; both have to be set. */
+  range: { code: string | null; mask: string | null };
+  /** Id that long answers are asked on with, where it was set by hand; else it follows from the answer's id. */
+  flow: string | null;
+  isFlowByHand: boolean;
 }
 
 /** Id on which every control unit of the standard's services listens. */
@@ -69,13 +76,27 @@ const FACTORY: Settings = {
   isProtocolKnown: false,
   protocol: '0',
   header: COMMON_ID,
+  priority: '18',
   filter: null,
+  range: { code: null, mask: null },
+  flow: null,
+  isFlowByHand: false,
 };
+
+/** Protocols of the made-up cars' CAN, by number: the same line with short and with long ids. */
+const CAN_PROTOCOLS: ReadonlySet<string> = new Set(['6', '7']);
+/** Every so many ms the units send what they send all the time. */
+const TRAFFIC_MS = 100;
+
+/** Settings as a restart leaves them. */
+const factory = (): Settings => ({ ...FACTORY, range: { ...FACTORY.range } });
 
 const BANNER = 'STAND-IN v1.0';
 
 export interface AdapterWorld {
   units: readonly BusUnit[];
+  /** What is on the line all the time. */
+  traffic?: readonly { id: string; bytes: readonly number[] }[];
   /** Whether control units have power: ignition on or engine running. */
   isBusAwake: () => boolean;
   volts: () => number;
@@ -89,7 +110,7 @@ export interface AdapterWorld {
  */
 export class StandInAdapter implements Transport {
   readonly incoming = new ByteQueue();
-  private settings: Settings = { ...FACTORY };
+  private settings: Settings = factory();
   private typed = '';
   private last = '';
   private isBusy = false;
@@ -162,6 +183,10 @@ export class StandInAdapter implements Transport {
   }
 
   private run(line: string): void {
+    if (line === 'ATMA') {
+      this.monitor();
+      return;
+    }
     if (line.startsWith('AT')) {
       this.later(this.temperament.commandMs, () => this.finish([this.command(line.slice(2))]));
       return;
@@ -175,7 +200,7 @@ export class StandInAdapter implements Transport {
     this.requests++;
     if (this.requests === this.temperament.restartsAfter) {
       this.later(this.temperament.searchMs, () => {
-        this.settings = { ...FACTORY };
+        this.settings = factory();
         this.finish(['LV RESET', BANNER]);
       });
       return;
@@ -195,21 +220,54 @@ export class StandInAdapter implements Transport {
 
   private isRightProtocol(): boolean {
     const { protocol } = this.settings;
-    if (protocol === '0') return !this.temperament.isSearchBlind;
-    return protocol === (this.temperament.isLegacy ? '3' : '6');
+    if (protocol === '0') return !this.temperament.isSearchBlind && this.isSearchAnswered();
+    return this.temperament.isLegacy ? protocol === '3' : CAN_PROTOCOLS.has(protocol);
+  }
+
+  /** The search asks 01 00 of all, and goes on where nobody answers. */
+  private isSearchAnswered(): boolean {
+    return this.world.units.some((u) => u.isCommon && u.answer([0x01, 0x00]).length > 0);
+  }
+
+  /** Whether the id of an answer, or of what is on the line anyway, is let through. */
+  private isLetThrough(id: string): boolean {
+    const { filter, range } = this.settings;
+    if (filter !== null) return id === filter;
+    if (range.code === null || range.mask === null) return true;
+    const [n, code, mask] = [id, range.code, range.mask].map((h) => Number.parseInt(h, 16));
+    return ((n ?? 0) & (mask ?? 0)) === ((code ?? 0) & (mask ?? 0));
+  }
+
+  /** Prints what is on the line until a byte comes. */
+  private monitor(): void {
+    const print = () => {
+      if (this.world.isBusAwake())
+        for (const { id, bytes } of this.world.traffic ?? [])
+          if (this.isLetThrough(id) && id.length === this.idLength())
+            this.print(`${id}${bytes.map(hexByte).join('')}${this.newline()}`);
+      this.later(TRAFFIC_MS, print);
+    };
+    this.later(TRAFFIC_MS, print);
+  }
+
+  private idLength(): number {
+    return this.settings.protocol === '7' ? 8 : COMMON_ID.length;
   }
 
   private ask(request: readonly number[]): string[] {
     if (!this.world.isBusAwake()) return ['NO DATA'];
     if (this.temperament.isLegacy && !isLegacyRequest(request)) return ['NO DATA'];
-    const { header, filter } = this.settings;
+    const { header } = this.settings;
     const asked = this.world.units.filter(
       (u) =>
-        (header === COMMON_ID ? u.isCommon : u.request === header) && (filter === null || u.id === filter),
+        u.id.length === (this.temperament.isLegacy ? COMMON_ID.length : this.idLength()) &&
+        (header === COMMON_ID ? u.isCommon : u.request === header),
     );
-    const perUnit = asked.map((unit) =>
-      unit.answer(request).flatMap((payload) => this.lines(unit.id, payload)),
-    );
+    // Whoever is asked hears it, whether or not the adapter lets the answer through.
+    const perUnit = asked.map((unit) => {
+      const lines = unit.answer(request).flatMap((payload) => this.lines(unit.id, payload));
+      return this.isLetThrough(unit.id) ? this.asFlowGoes(unit, lines) : [];
+    });
     // Units answer at the same time: their frames come interleaved.
     const lines: string[] = [];
     for (let i = 0; perUnit.some((l) => i < l.length); i++)
@@ -223,6 +281,17 @@ export class StandInAdapter implements Transport {
         )
       : lines;
     return sent.length > 0 ? sent : ['NO DATA'];
+  }
+
+  /** A unit whose long answer nobody asks on with its own id sends its first frame, and no more. */
+  private asFlowGoes(unit: BusUnit, lines: string[]): string[] {
+    if (this.temperament.isLegacy || lines.length <= 1) return lines;
+    const { isFlowByHand, flow } = this.settings;
+    const byItself =
+      unit.id.length === 8
+        ? `18DA${unit.id.slice(6)}${unit.id.slice(4, 6)}`
+        : (Number.parseInt(unit.id, 16) - 8).toString(16).toUpperCase();
+    return (isFlowByHand ? flow : byItself) === unit.request ? lines : lines.slice(0, 1);
   }
 
   private lines(id: string, payload: readonly number[]): string[] {
@@ -259,11 +328,11 @@ export class StandInAdapter implements Transport {
       return 'OK';
     }
     if (command === 'Z' || command === 'WS') {
-      this.settings = { ...FACTORY };
+      this.settings = factory();
       return BANNER;
     }
     if (command === 'D') {
-      this.settings = { ...FACTORY };
+      this.settings = factory();
       return 'OK';
     }
     if (command === 'I') return BANNER;
@@ -271,22 +340,54 @@ export class StandInAdapter implements Transport {
     const protocol = /^T?SPA?([0-9A-C])$/.exec(command)?.[1];
     if (protocol !== undefined) {
       this.settings.isProtocolKnown = false;
+      this.settings.header = COMMON_ID;
       this.settings.protocol = protocol;
       return 'OK';
     }
-    const header = /^SH([0-9A-F]{3})$/.exec(command)?.[1];
+    const header = /^SH([0-9A-F]{3}|[0-9A-F]{6})$/.exec(command)?.[1];
     if (header !== undefined) {
-      this.settings.header = header;
+      const long = `${this.settings.priority}${header}`;
+      const isCommon = long === '18DB33F1' || (this.temperament.isLegacy && header === '686AF1');
+      this.settings.header = isCommon
+        ? COMMON_ID
+        : header.length === 3 || this.temperament.isLegacy
+          ? header
+          : long;
       return 'OK';
     }
-    const filter = /^CRA([0-9A-F]{3})$/.exec(command)?.[1];
+    const priority = /^CP([0-9A-F]{2})$/.exec(command)?.[1];
+    if (priority !== undefined) {
+      this.settings.priority = priority;
+      return 'OK';
+    }
+    const range = /^C([FM])([0-9A-F]{3}|[0-9A-F]{8})$/.exec(command);
+    if (range?.[2] !== undefined) {
+      this.settings.filter = null;
+      this.settings.range[range[1] === 'F' ? 'code' : 'mask'] = range[2];
+      return 'OK';
+    }
+    const flow = /^FCSH([0-9A-F]{3}|[0-9A-F]{8})$/.exec(command)?.[1];
+    if (flow !== undefined) {
+      this.settings.flow = flow;
+      return 'OK';
+    }
+    if (/^FCSM[01]$/.test(command)) {
+      this.settings.isFlowByHand = command.endsWith('1');
+      return 'OK';
+    }
+    const filter = /^CRA([0-9A-F]{3}|[0-9A-F]{8})$/.exec(command)?.[1];
     if (filter !== undefined || command === 'AR' || command === 'CRA') {
       this.settings.filter = filter ?? null;
+      this.settings.range = { code: null, mask: null };
       return 'OK';
     }
-    if (command === 'DPN') return this.settings.isProtocolKnown ? 'A6' : 'A0';
+    if (command === 'DPN') {
+      const { protocol } = this.settings;
+      const number = protocol === '0' ? 'A6' : protocol;
+      return this.settings.isProtocolKnown ? number : 'A0';
+    }
     if (command === 'DP') return this.settings.isProtocolKnown ? 'AUTO, ISO 15765-4 (CAN 11/500)' : 'AUTO';
-    if (/^(AT[012]|ST[0-9A-F]{2}|CAF[01]|AL|NL|PC|M[01])$/.test(command)) return 'OK';
+    if (/^(AT[012]|ST[0-9A-F]{2}|FCSD[0-9A-F]{2,10}|CAF[01]|AL|NL|PC|M[01])$/.test(command)) return 'OK';
     return '?';
   }
 }

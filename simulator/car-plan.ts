@@ -16,6 +16,10 @@ export interface UnitPlan {
   request: string;
   answer: string;
   codes: (car: FaultyCar) => StatusCode[];
+  /** What it tells of itself when it is asked (identifiers of ISO 14229; F1 87, 95 and 97). */
+  tells?: { name?: string; partNumber?: string; software?: string };
+  /** How it talks where that is not plainly ISO 14229: the older language, or asleep until somebody has asked once. */
+  manner?: 'older' | 'asleep';
   /** Name of the unit whose stored codes set this one’s again as soon as they are erased. */
   heldBy?: string;
 }
@@ -58,6 +62,10 @@ export interface CarPlan {
   monitors: readonly MonitorId[];
   /** Every control unit beyond engine and gearbox. */
   units: readonly UnitPlan[];
+  /** The engine's and the gearbox's answer by ISO 14229 alone, as the newest cars do. */
+  isNewer?: boolean;
+  /** 11-bit ids that the units send on all the time, with what they send: traffic that a search must not disturb. */
+  traffic?: readonly { id: string; bytes: readonly number[] }[];
   /** Faults that it can be given. */
   faults: readonly Fault[];
 }

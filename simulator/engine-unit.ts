@@ -10,6 +10,7 @@ import type { CarPlan } from './car-plan.ts';
 import type { Engine, Sensed } from './engine.ts';
 import { FaultMemory, MonitorMemory } from './fault-memory.ts';
 import { TESTS_OF_FAULTS } from './fault-tests.ts';
+import type { Emissions } from './newer-unit.ts';
 import { testResults } from './test-results.ts';
 
 /** The engine's control unit: answers services 01, 02, 03, 04, 06, 07, 09 and 0A, and 19 02. */
@@ -126,6 +127,19 @@ export class EngineUnit {
       default:
         return service === undefined ? [] : [[0x7f, service, 0x11]];
     }
+  }
+
+  /** The same memory for a car that is asked in the newest way. */
+  emissions(): Emissions {
+    return {
+      answer: (request) => this.answer(request),
+      codes: (mask) => this.memory.withStatus('00', mask),
+      permanent: () =>
+        this.memory.codes('permanent').map((code) => ({ code, failureType: '00', status: 0x08 })),
+      frame: (code) =>
+        this.frame?.code === code ? [...this.frame.values].map(([pid, bytes]) => ({ pid, bytes })) : [],
+      clear: () => this.clear()[0] === 0x44,
+    };
   }
 
   private codeList(answer: number, kind: 'confirmed' | 'pending' | 'permanent'): number[] {

@@ -9,6 +9,7 @@ import {
 import type { Engine } from './engine.ts';
 import { FaultMemory } from './fault-memory.ts';
 import type { UnitPlan } from './car-plan.ts';
+import type { Emissions } from './newer-unit.ts';
 import { UdsUnit } from './uds-unit.ts';
 
 /** The gear that is in, and its ratio (SAE J1979, PID A4). */
@@ -82,9 +83,25 @@ export class GearboxUnit {
         return [
           encodeDtcByStatus([...this.memory.withStatus('13', request[2]), ...this.notes.stored(request[2])]),
         ];
+      case 0x22:
+      case 0x3e:
+        return this.notes.answer(request);
       default:
         return [];
     }
+  }
+
+  /** The same memory for a car that is asked in the newest way. */
+  emissions(): Emissions {
+    this.watch();
+    return {
+      answer: (request) => this.answer(request),
+      codes: (mask) => this.memory.withStatus('13', mask),
+      permanent: () =>
+        this.memory.codes('permanent').map((code) => ({ code, failureType: '13', status: 0x08 })),
+      frame: () => [],
+      clear: () => this.answer([0x04])[0]?.[0] === 0x44,
+    };
   }
 
   private current(pids: readonly number[]): number[][] {

@@ -4,6 +4,7 @@ export { CARS, DRAY, DRAY_MODULES, FINCH, FINCH_MODULES, KESTRINE, KESTRINE_MODU
 export { Engine, type Sensed } from './engine.ts';
 export { FaultMemory, MonitorMemory } from './fault-memory.ts';
 export { faultTitle, type Fault, type FaultKind } from './faults.ts';
+export { NETWORKS, type NetworkId } from './networks.ts';
 export { INSTANT_CLOCK } from './instant-clock.ts';
 export { seededRandom } from './random.ts';
 export { StandIn, type StandInOptions } from './stand-in.ts';

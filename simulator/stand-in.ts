@@ -11,6 +11,8 @@ import type { CarPlan, Mode } from './car-plan.ts';
 import { FINCH } from './cars.ts';
 import { Engine } from './engine.ts';
 import type { Fault } from './faults.ts';
+import { onNetwork, type NetworkId } from './networks.ts';
+import { newerAnswer } from './newer-unit.ts';
 import { GearboxUnit } from './gearbox-unit.ts';
 import { seededRandom } from './random.ts';
 import { UdsUnit } from './uds-unit.ts';
@@ -26,6 +28,8 @@ export interface StandInOptions {
   /** kPa; a mild day near the sea if not said. */
   airPressure?: number;
   temperament?: TemperamentId;
+  /** How its control units can be reached; as its plan says if not said. */
+  network?: NetworkId;
   /** Departures from the temperament, such as no delays in tests. */
   adapter?: Partial<Temperament>;
   clock: Clock;
@@ -48,7 +52,7 @@ export class StandIn {
   private readonly noise: () => number;
 
   constructor(private readonly options: StandInOptions) {
-    this.plan = options.car ?? FINCH;
+    this.plan = onNetwork(options.car ?? FINCH, options.network ?? 'open');
     this.engine = new Engine({
       plan: this.plan,
       outside: options.outside ?? 11,
@@ -61,10 +65,15 @@ export class StandIn {
     this.gearbox = this.plan.gearbox ? new GearboxUnit(this.plan.gearbox, this.engine) : null;
     this.udsUnits = this.plan.units.map(
       (plan) =>
-        new UdsUnit(plan, this.engine, () => {
-          const at = this.plan.units.findIndex((u) => u.name === plan.heldBy);
-          return this.engine.has('units-hold') && (this.udsUnits[at]?.stored().length ?? 0) > 0;
-        }),
+        new UdsUnit(
+          plan,
+          this.engine,
+          () => {
+            const at = this.plan.units.findIndex((u) => u.name === plan.heldBy);
+            return this.engine.has('units-hold') && (this.udsUnits[at]?.stored().length ?? 0) > 0;
+          },
+          () => options.clock.now(),
+        ),
     );
     this.others = this.plan.units.map((plan, i) => ({
       id: plan.answer,
@@ -92,7 +101,10 @@ export class StandIn {
           id: '7E8',
           request: '7E0',
           isCommon: true,
-          answer: (request: readonly number[]) => this.whileTimePasses(() => this.unit.answer(request)),
+          answer: (request: readonly number[]) =>
+            this.whileTimePasses(() =>
+              this.plan.isNewer ? newerAnswer(this.unit.emissions(), request) : this.unit.answer(request),
+            ),
         },
         ...(this.plan.gearbox
           ? [
@@ -100,12 +112,18 @@ export class StandIn {
                 id: this.plan.gearbox.answer,
                 request: this.plan.gearbox.request,
                 isCommon: true,
-                answer: (request: readonly number[]) => this.gearbox?.answer(request) ?? [],
+                answer: (request: readonly number[]) => {
+                  if (!this.gearbox) return [];
+                  return this.plan.isNewer
+                    ? newerAnswer(this.gearbox.emissions(), request)
+                    : this.gearbox.answer(request);
+                },
               },
             ]
           : []),
         ...this.others,
       ],
+      traffic: this.plan.traffic ?? [],
       isBusAwake: () => this.engine.mode !== 'off',
       volts: () => this.engine.sense().volts,
       random: this.noise,

@@ -20,6 +20,7 @@ export const FINCH_GEARBOX: UnitPlan = {
   name: 'gearbox',
   request: '7E1',
   answer: '7E9',
+  tells: { name: 'Automatic transmission', partNumber: '30 014 B', software: '0201' },
   codes: (e) => [
     // Without the engine's torque it shifts by a fixed map.
     ...(isBlind(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []),
@@ -33,6 +34,7 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
     name: 'brakes',
     request: '6A0',
     answer: '6A8',
+    tells: { name: 'Stability control', partNumber: '61 204 A', software: '0304' },
     heldBy: 'instruments',
     codes: (e) => [
       ...(e.has('units-hold') ? [code('U0423', '86', STORED)] : []),
@@ -44,17 +46,25 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
       ...lowVoltage(e),
     ],
   },
-  { name: 'airbag', request: '6B0', answer: '6B8', codes: lowVoltage },
+  {
+    name: 'airbag',
+    request: '6B0',
+    answer: '6B8',
+    tells: { name: 'Restraints', partNumber: '65 118 C', software: '1102' },
+    codes: lowVoltage,
+  },
   {
     name: 'body',
     request: '6C0',
     answer: '6C8',
+    tells: { partNumber: '61 350 D' },
     codes: (e) => [...lowVoltage(e), ...(isWeak(e) ? [code('U0155', '87', STORED)] : [])],
   },
   {
     name: 'instruments',
     request: '6D0',
     answer: '6D8',
+    tells: { name: 'Instrument panel', partNumber: '62 330 B', software: '0217' },
     codes: (e) => [
       ...(e.has('units-hold') ? [code('U0121', '87', STORED)] : []),
       ...(e.has('wheel-sensor') ? [code('U0415', '86', FAILS_WITHOUT_LAMP)] : []),
@@ -65,6 +75,7 @@ export const FINCH_UNITS: readonly UnitPlan[] = [
     name: 'gateway',
     request: '6E0',
     answer: '6E8',
+    tells: { name: 'Gateway', partNumber: '61 900 A', software: '0110' },
     codes: (e) => (isWeak(e) ? [code('U0140', '87', STORED)] : []),
   },
 ];
@@ -77,11 +88,24 @@ export const DRAY_UNITS: readonly UnitPlan[] = [
     name: 'brakes',
     request: '6A0',
     answer: '6A8',
+    tells: { name: 'Stability control', partNumber: '61 204 A', software: '0304' },
     codes: (e) => [...(isDown(e) ? [code('U0401', '86', FAILS_WITHOUT_LAMP)] : []), ...lowVoltage(e)],
   },
-  { name: 'steering', request: '6A1', answer: '6A9', codes: lowVoltage },
+  {
+    name: 'steering',
+    request: '6A1',
+    answer: '6A9',
+    tells: { name: 'Steering assist', partNumber: '32 071 A', software: '0042' },
+    codes: lowVoltage,
+  },
   { name: 'body', request: '6C0', answer: '6C8', codes: lowVoltage },
-  { name: 'instruments', request: '6D0', answer: '6D8', codes: () => [] },
+  {
+    name: 'instruments',
+    request: '6D0',
+    answer: '6D8',
+    tells: { name: 'Instrument panel', partNumber: '62 330 B', software: '0217' },
+    codes: () => [],
+  },
 ];
 
 /** The motorcycle’s: a regulator that lets go is felt by every one of them. */
@@ -90,12 +114,14 @@ export const KESTRINE_UNITS: readonly UnitPlan[] = [
     name: 'brakes',
     request: '6A0',
     answer: '6A8',
+    tells: { name: 'Stability control', partNumber: '61 204 A', software: '0304' },
     codes: (e) => (e.has('regulator') ? [code('U3003', '16', FAILS_NOW)] : []),
   },
   {
     name: 'instruments',
     request: '6D0',
     answer: '6D8',
+    tells: { name: 'Instrument panel', partNumber: '62 330 B', software: '0217' },
     codes: (e) =>
       e.has('regulator') ? [code('U3003', '16', FAILS_WITHOUT_LAMP), code('U0121', '87', STORED)] : [],
   },
@@ -103,6 +129,7 @@ export const KESTRINE_UNITS: readonly UnitPlan[] = [
     name: 'suspension',
     request: '6D1',
     answer: '6D9',
+    tells: { name: 'Damping', partNumber: '33 020 A', software: '0008' },
     codes: (e) => (e.has('regulator') ? [code('U3003', '16', STORED)] : []),
   },
 ];

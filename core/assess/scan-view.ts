@@ -19,6 +19,7 @@ import {
   type ReadError,
   type Scan,
   type ScanPart,
+  type StoredRecord,
 } from '@pincer/core/obd';
 import { acceptedNow, type Vehicle } from '@pincer/core/vehicle';
 import { byState, codeStateWords, explainFor, holdsLamp } from './explain-for.ts';
@@ -77,6 +78,8 @@ export interface ScanView {
   problems: readonly ReadError[];
   /** Set when the memory was cleared so lately that what is missing says little. */
   clearedLately: ClearedLately | null;
+  /** What control units keep beside their codes, of the last scan that brought any. */
+  records: (StoredRecord & { name: string })[];
   /** Where the engine lamp that the owner saw is not what the car commands. */
   lampApart: LampApart | null;
 }
@@ -176,6 +179,10 @@ export function scanView(state: CaseState, vehicle: Vehicle): ScanView {
     mil: milOf({ mils: standing.mils.filter((m) => m.clearedBy === null).map((m) => m.mil) }),
     problems: state.scans.at(-1)?.scan.errors ?? [],
     clearedLately: clearedLately(standing),
+    records: (state.scans.findLast((s) => s.scan.units !== undefined)?.scan.records ?? []).map((r) => ({
+      ...r,
+      name: unitNameNow(standing, r.unit),
+    })),
     lampApart: lampApart(standing),
   };
 }

@@ -16,8 +16,12 @@ export interface Connection {
   refused: string[];
   /** Whether answers carry their sender: seen from the answers, not believed of the adapter. */
   hasHeaders: boolean;
-  /** The id that requests go to while they go to one control unit alone; null while they go to all. */
-  addressed: string | null;
+  /** The protocol by the number of the adapter's command set, without its mark for "found by search"; may be empty. */
+  protocolNumber: string;
+  /** A car that answers the standard's questions by ISO 14229 alone (SAE J1979-2). */
+  isNewer: boolean;
+  /** What was set while requests go to one control unit alone; null while they go to all. */
+  addressed: { hasOtherLength: boolean; hasFlow: boolean } | null;
 }
 
 export type ConnectResult =
@@ -59,7 +63,7 @@ export async function connect(
   port: AdapterPort,
   { signal, onProgress, eachProtocol = false }: LinkOptions & { eachProtocol?: boolean } = {},
 ): Promise<ConnectResult> {
-  const total = SETUP.length + 4 + (eachProtocol ? EACH_PROTOCOL.length : 0);
+  const total = SETUP.length + 4 + NEWER_PROTOCOLS.length + (eachProtocol ? EACH_PROTOCOL.length : 0);
   let done = 0;
   let adapterVolts: number | null = null;
   const tell = (step: string) => onProgress?.({ step, done: done++, total });
@@ -96,7 +100,21 @@ export async function connect(
     if (answers.length > 0) break;
     fault = said.faults[0];
   }
-  if (answers.length === 0) return failed(fault ?? { code: 'unable-to-connect' });
+  let isNewer = false;
+  if (answers.length === 0 && (fault === undefined || MAY_BE_NEWER.has(fault.code))) {
+    for (const protocol of NEWER_PROTOCOLS) {
+      tell('Asking as the newest cars want it');
+      const set = await port.send(`ATSP${protocol}`, { timeoutMs: COMMAND_MS, signal });
+      if (!set.ok) return failed(set.fault);
+      answers = await newerAnswers(port, signal);
+      isNewer = answers.length > 0;
+      if (isNewer || port.hasEnded || signal?.aborted) break;
+    }
+    // Whoever tries next begins with the search again.
+    if (!isNewer) await port.send('ATSP0', { timeoutMs: COMMAND_MS });
+  }
+  if (answers.length === 0)
+    return failed(signal?.aborted ? { code: 'cancelled' } : (fault ?? { code: 'unable-to-connect' }));
   tell('Asking which protocol it is');
   const number = await port.send('ATDPN', { timeoutMs: COMMAND_MS, signal });
   if (!number.ok) return failed(number.fault);
@@ -108,14 +126,38 @@ export async function connect(
     connection: {
       port,
       protocol: protocolName(answer),
+      protocolNumber: /^A?([1-9])$/i.exec(answer.trim())?.[1] ?? (isCan ? canNumberOf(answers) : ''),
       isCan,
       adapterVolts,
       refused,
       hasHeaders: hasHeadersIn(answers, isCan),
+      isNewer,
       addressed: null,
     },
   };
 }
+
+/** What the search says when nobody answers its question: an ignition that is off, or a car that is too new for it. */
+const MAY_BE_NEWER: ReadonlySet<LinkFault['code']> = new Set(['unable-to-connect', 'no-data']);
+/** The newest cars are on CAN with 500 kbit/s (SAE J1979-2 on ISO 15765-4); the search does not find what does not answer it. */
+const NEWER_PROTOCOLS = ['6', '7'] as const;
+/** The list of supported parameters, as the newest cars tell it. */
+const NEWER_FIRST = '22F400';
+
+/** Answers to the first question as the newest cars want it. */
+async function newerAnswers(
+  port: AdapterPort,
+  signal: CancelSignal | undefined,
+): Promise<Interpretation['answers']> {
+  const reply = await port.send(NEWER_FIRST, { timeoutMs: REQUEST_MS, signal });
+  if (!reply.ok) return [];
+  const { answers } = interpretLines(reply.lines.map((text) => ({ text })));
+  return answers.filter(({ payload: [a, b, c] }) => a === 0x62 && b === 0xf4 && c === 0x00);
+}
+
+/** Where the number cannot be read, the length of the ids tells which CAN it is; the speed is taken for the usual one. */
+const canNumberOf = (answers: Interpretation['answers']): string =>
+  answers.some((a) => a.source.length === 8) ? '7' : '6';
 
 /**
  * Whether answers name their sender. An adapter that says OK to a setting may still not have it, and a damaged line may
@@ -133,6 +175,10 @@ export async function setUpAgain(connection: Connection, signal: CancelSignal | 
     if (!(await port.send(command, { timeoutMs: COMMAND_MS, signal })).ok) return false;
   // A restart has set the header back too.
   connection.addressed = null;
+  if (connection.isNewer) {
+    await port.send(`ATSP${connection.protocolNumber}`, { timeoutMs: COMMAND_MS, signal });
+    return (await newerAnswers(port, signal)).length > 0;
+  }
   const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
   if (!first.ok) return false;
   const { answers } = interpretLines(first.lines.map((text) => ({ text })));

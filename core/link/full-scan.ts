@@ -1,12 +1,17 @@
 import {
   NO_SOURCE,
+  NEWER_REQUESTS,
   ScanBuilder,
+  decodeConditions,
+  decodeExtended,
   emptyScan,
+  encodeTroubleCode,
   hexByte,
   isSupportPid,
   negativeResponseText,
   parameterLength,
   partsHeld,
+  toHex,
   type Scan,
   type ScanPart,
   isStandardAnswerId,
@@ -15,7 +20,7 @@ import { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
 import { REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
 import { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
-import { sendRequest, type Heard } from './request.ts';
+import { groupSize, sendRequest, type Heard } from './request.ts';
 import { faultWords } from './words.ts';
 
 interface ScanOptions extends LinkOptions {
@@ -34,8 +39,7 @@ export interface ScanResult {
   fault: LinkFault | null;
 }
 
-/** PIDs that one CAN request may name (SAE J1979: six); three for stored readings, whose PIDs carry a frame number. */
-const GROUP = 6;
+/** Stored readings that one CAN request may name: their PIDs carry a frame number. */
 const FROZEN_GROUP = 3;
 
 /** How often a damaged answer is asked for, and how often an adapter may restart within one scan. */
@@ -143,11 +147,11 @@ function without(scan: Scan, steps: ReadonlySet<StepId>): Scan {
     codes: rest.codes.filter((c) => (isMapped(c.unit) ? !lacks('units') : !gone.has(c.state))),
     freezeFrames: lacks('frozen') ? [] : rest.freezeFrames,
     identities: lacks('identity') ? [] : rest.identities,
-    ...(rest.units && lacks('units') ? { units: [] } : {}),
+    ...(rest.units && lacks('units') ? { units: [], records: [] } : {}),
     values: rest.values.filter(
       (v) =>
         !(lacks('values') && v.service === '01') &&
-        !(lacks('tests') && v.service === '06') &&
+        !(lacks('tests') && (v.service === '06' || v.service === '22')) &&
         !(lacks('identity') && v.service === '09'),
     ),
     monitors: lacks('values') ? [] : rest.monitors,
@@ -156,6 +160,18 @@ function without(scan: Scan, steps: ReadonlySet<StepId>): Scan {
     missing: [],
   };
 }
+
+/** Bit 7 of the status byte of ISO 14229-1. */
+const ASKS_FOR_LAMP = 0x80;
+/** First identifiers of the self-checks and of the test results of SAE J1979-2. */
+const UNDECODED = ['22F501', '22F600'] as const;
+
+/** Codes of one control unit whose stored records are asked for. */
+const MAX_RECORDED = 4;
+
+/** Whether a unit is on the line of a connection: CAN ids on CAN, a header of ISO 14230 on a line of that kind. */
+const isWithinReach = ({ isCan, protocolNumber }: Connection, { request }: ReachableUnit): boolean =>
+  request.length === 6 ? protocolNumber === '4' || protocolNumber === '5' : isCan;
 
 /** Parts that one request does not bring whole. */
 const HALVED: ReadonlySet<ScanPart> = new Set(['freeze-frames', 'identity', 'values', 'tests']);
@@ -356,7 +372,7 @@ class ScanRun {
   private async supported(): Promise<void> {
     if (!this.connection.hasHeaders) await this.ask('0100');
     if (this.fault) return;
-    if (this.connection.isCan) {
+    if (this.connection.isCan && !this.connection.isNewer) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
       await this.ask('010020406080A0', { due: this.expected() });
       if (this.unionSupported('01').size > 0 || this.hasFault()) return;
@@ -368,19 +384,24 @@ class ScanRun {
   }
 
   private async confirmed(): Promise<void> {
-    await this.askPart('confirmed', '03', true);
+    const { isNewer } = this.connection;
+    const heard = await this.askPart('confirmed', isNewer ? NEWER_REQUESTS.codes : '03', true);
+    // One list holds both states there.
+    if (isNewer) for (const unit of this.expected()) this.notePart('pending', unit, heard, true);
   }
 
   private async pending(): Promise<void> {
-    await this.askPart('pending', '07', true);
+    if (!this.connection.isNewer) await this.askPart('pending', '07', true);
   }
 
   private async permanent(): Promise<void> {
     // Units older than the service stay silent to it, and nobody can tell that from a lost line: it is asked again.
-    await this.askPart('permanent', '0A', false, this.expected());
+    const request = this.connection.isNewer ? NEWER_REQUESTS.permanent : '0A';
+    await this.askPart('permanent', request, false, this.expected());
   }
 
   private async frozen(): Promise<void> {
+    if (this.connection.isNewer) return this.newerConditions();
     await this.askPart(
       'freeze-frames',
       this.connection.isCan ? '020200' + '0000' + '2000' : '020200',
@@ -405,6 +426,29 @@ class ScanRun {
     );
   }
 
+  /** The conditions of each code by itself (ISO 14229-1 service 19 04, every record). */
+  private async newerConditions(): Promise<void> {
+    const codes = this.scan.codes.filter((c) => c.state !== 'permanent' && c.failureType !== undefined);
+    for (const { code, failureType = '00', unit } of codes.slice(0, MAX_RECORDED * 2)) {
+      if (this.fault) return;
+      const bytes = `${toHex(encodeTroubleCode(code))}${failureType}`;
+      const heard = await this.ask(`1904${bytes}FF`);
+      const answer = heard.answers.find((a) => a.source === unit && toHex(a.payload.slice(2, 5)) === bytes);
+      if (!answer) {
+        if (heard.damage.length > 0) this.notePart('freeze-frames', unit, heard, true);
+        continue;
+      }
+      const records = decodeConditions(answer.payload, { unit, code, failureType });
+      for (const { record, values } of records)
+        this.scan.freezeFrames.push({ unit, frame: Number.parseInt(record, 16), code, values });
+      (this.scan.records ??= []).push(...records.filter((r) => r.bytes !== ''));
+      this.builder.notePart(unit, 'freeze-frames', 'known');
+    }
+    for (const unit of this.expected())
+      if (this.builder.partOf(unit, 'freeze-frames') === null)
+        this.builder.notePart(unit, 'freeze-frames', 'empty');
+  }
+
   private async identity(): Promise<void> {
     const heard = await this.ask('0900', { due: this.connection.isCan ? this.expected() : [] });
     const offered = this.unionSupported('09');
@@ -422,7 +466,7 @@ class ScanRun {
     const pids = this.described(this.unionSupported('01')).filter((p) => p !== 0x02);
     await this.inGroups(
       pids,
-      GROUP,
+      groupSize(this.connection),
       (group) => `01${group.map(hexByte).join('')}`,
       (pid) =>
         pid === 0x01 || pid === 0x41
@@ -438,7 +482,12 @@ class ScanRun {
   }
 
   private async lamp(): Promise<void> {
-    const heard = await this.ask('0101', { due: this.expected() });
+    const { isNewer } = this.connection;
+    const heard = await this.ask('0101', isNewer ? {} : { due: this.expected() });
+    if (isNewer) {
+      for (const unit of this.expected()) this.newerLamp(unit);
+      return;
+    }
     for (const unit of this.expected()) {
       // Without headers one unit's answer does not speak for the others.
       if (this.connection.hasHeaders && this.builder.partOf(unit, 'mil') === 'known') continue;
@@ -447,8 +496,53 @@ class ScanRun {
     }
   }
 
+  /**
+   * Newer cars need not tell the lamp and the self-checks as older ones do. The status bytes tell the lamp (bit 7, warning
+   * indicator requested); how the self-checks are told there is not decoded, and their bytes are kept.
+   */
+  private newerLamp(unit: string): void {
+    const { builder, scan } = this;
+    if (builder.partOf(unit, 'readiness') === null)
+      builder.notePart(
+        unit,
+        'readiness',
+        'unsupported',
+        'it tells its self-checks in the newest way, which is not decoded here',
+      );
+    if (builder.partOf(unit, 'mil') === 'known' || builder.partOf(unit, 'confirmed') === 'not-read') return;
+    const codes = scan.codes.filter((c) => c.unit === unit && c.state !== 'permanent');
+    scan.mils.push({
+      unit,
+      on: codes.some((c) => ((c.statusByte ?? 0) & ASKS_FOR_LAMP) !== 0),
+      count: codes.filter((c) => c.state === 'confirmed').length,
+    });
+    builder.notePart(unit, 'mil', 'known');
+  }
+
+  /** Identifiers that are asked for and kept as bytes: self-checks and test results as the newest cars tell them. */
+  private async undecoded(): Promise<void> {
+    for (const request of UNDECODED) {
+      if (this.fault) return;
+      const heard = await this.ask(request);
+      for (const { source, payload } of heard.answers) {
+        const raw = toHex(payload.slice(3));
+        const pid = request.slice(2);
+        const name = `Identifier ${pid}, as bytes: its meaning is not decoded`;
+        this.scan.values.push({ service: '22', pid, name, value: raw, unit: '', source, raw });
+      }
+    }
+    for (const unit of this.expected())
+      this.builder.notePart(
+        unit,
+        'tests',
+        'unsupported',
+        'it tells its test results in the newest way, which is not decoded here',
+      );
+  }
+
   /** Results of the car's own tests with their limits (service 06): the lists first, then monitor by monitor. */
   private async tests(): Promise<void> {
+    if (this.connection.isNewer) return this.undecoded();
     if (this.connection.isCan) await this.askPart('tests', '060020406080A0', false);
     for (let base = 0; base <= 0xa0 && this.unionSupported('06').size === 0 && !this.fault; base += 0x20) {
       await this.askPart('tests', `06${hexByte(base)}`, false);
@@ -479,9 +573,11 @@ class ScanRun {
           done: this.steps.length - 1,
           total: this.steps.length,
         });
-        const why = this.connection.isCan
+        const why = isWithinReach(this.connection, unit)
           ? await this.askUnit(unit)
-          : 'the older protocol reaches only the engine’s own services';
+          : this.connection.isCan
+            ? 'it is on an older line, and this connection talks on CAN'
+            : 'the older protocol reaches only the engine’s own services';
         if (this.fault) return;
         this.scan.units.push({
           unit: unit.answer,
@@ -515,13 +611,37 @@ class ScanRun {
           : { code: 'silent', waitedMs: REQUEST_MS };
       return null;
     }
-    const heard = await this.ask('1902FF', { from: unit.answer });
-    if (heard.answers.some((a) => a.payload[1] === 0x02)) return null;
+    const isOlder = unit.language === 'iso-14230';
+    const heard = await this.ask(isOlder ? '1800FF00' : '1902FF', { from: unit.answer });
+    if (heard.answers.some((a) => isOlder || a.payload[1] === 0x02)) {
+      if (!isOlder) await this.askRecords(unit);
+      return null;
+    }
     const refusal = heard.refusals.get(unit.answer);
     if (refusal !== undefined) return `it refuses: ${negativeResponseText(refusal)}`;
     if (heard.damage.length === 0) return 'it does not answer: not fitted, or asleep';
     this.damagedUnit ??= unit.name;
     return 'its answer came damaged, again and again';
+  }
+
+  /**
+   * What a unit keeps beside its codes: conditions and extended data (ISO 14229-1 services 19 04 and 19 06, every record).
+   * A bounded number of codes, and what a unit refuses once is not asked again: it is an addition, and no part of it is due.
+   */
+  private async askRecords({ answer }: ReachableUnit): Promise<void> {
+    const codes = this.scan.codes.filter((c) => c.unit === answer && c.failureType !== undefined);
+    for (const service of ['1904', '1906'] as const) {
+      for (const { code, failureType = '00' } of codes.slice(0, MAX_RECORDED)) {
+        if (this.fault) return;
+        const bytes = `${toHex(encodeTroubleCode(code))}${failureType}`;
+        const heard = await this.ask(`${service}${bytes}FF`, { from: answer });
+        if (heard.answers.length === 0) break;
+        const decode = service === '1904' ? decodeConditions : decodeExtended;
+        for (const { payload } of heard.answers)
+          if (toHex(payload.slice(2, 5)) === bytes)
+            (this.scan.records ??= []).push(...decode(payload, { unit: answer, code, failureType }));
+      }
+    }
   }
 
   /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
@@ -552,10 +672,13 @@ class ScanRun {
 
   /** Units that were heard of late are asked for what they had no occasion to say: nobody is left out for being slow. */
   private async askLateOnes(): Promise<void> {
-    for (const [part, request] of [
-      ['confirmed', '03'],
-      ['pending', '07'],
-    ] as const) {
+    const lists: readonly (readonly ['confirmed' | 'pending', string])[] = this.connection.isNewer
+      ? [['confirmed', NEWER_REQUESTS.codes]]
+      : [
+          ['confirmed', '03'],
+          ['pending', '07'],
+        ];
+    for (const [part, request] of lists) {
       if (this.fault !== null || !this.wanted.has(part)) continue;
       const isUnasked = this.expected().some((u) => this.builder.partOf(u, part) === null);
       const isContradicted = part === 'confirmed' && this.contradicted().length > 0;

@@ -23,6 +23,13 @@ export { faultInLine, type LinkFault, type LinkFaultCode } from './faults.ts';
 export { AdapterPort, type Reply } from './port.ts';
 export { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
 export { SEARCH_MS, connect, type ConnectResult, type Connection, type ReadProgress } from './connection.ts';
+export {
+  SEARCH_MIN_VOLTS,
+  SEARCH_SERVICES,
+  findUnits,
+  type SearchEnd,
+  type UnitSearch,
+} from './find-units.ts';
 export { RESUME_WITHIN_MS, resumeScan, takeScan, type ScanResult } from './full-scan.ts';
 export { sampleReadings, type Pace, type SamplerOptions, type TimedValue, type Wanted } from './sampler.ts';
 export { decodeSavedSession, protocolName } from './saved-session.ts';

@@ -1,6 +1,9 @@
 import {
-  codeListProblem,
+  NEWER_GROUP,
   NO_SOURCE,
+  codeListProblem,
+  fromNewerAnswer,
+  toNewerRequest,
   type Answer,
   type ReadError,
   isStandardAnswerId,
@@ -36,6 +39,23 @@ export interface RequestOptions {
   from?: string;
 }
 
+/** PIDs that one CAN request may name (SAE J1979: six), and on the older protocols one. */
+const GROUP = 6;
+
+/** How many readings one request may name on a connection. */
+export const groupSize = ({ isCan, isNewer }: Connection): number =>
+  isNewer ? NEWER_GROUP : isCan ? GROUP : 1;
+
+/** A request as it goes out: to a newer car what services 01 and 09 ask goes out as service 22. */
+export const asSent = ({ isNewer }: Connection, text: string): string =>
+  (isNewer ? toNewerRequest(text) : null) ?? text;
+
+/** An answer as services 01 and 09 would have put it. */
+export function asAsked({ isNewer }: Connection, answer: Answer): Answer {
+  const payload = isNewer ? fromNewerAnswer(answer.payload) : null;
+  return payload === null ? answer : { ...answer, payload };
+}
+
 /** Errors that say nothing of damage: the car had nothing to say. */
 const NO_DAMAGE: ReadonlySet<string> = new Set(['no-data']);
 
@@ -61,7 +81,9 @@ export async function sendRequest(
   text: string,
   { timeoutMs, signal, from }: RequestOptions,
 ): Promise<Heard> {
-  const reply = await connection.port.send(text, { timeoutMs, signal });
+  // What one unit is asked by itself is said in its own language already.
+  const sent = from === undefined ? asSent(connection, text) : text;
+  const reply = await connection.port.send(sent, { timeoutMs, signal });
   const said = interpretLines(reply.lines.map((line) => ({ text: line })));
   const heard: Heard = {
     answers: [],
@@ -71,7 +93,9 @@ export async function sendRequest(
     fault: reply.ok ? null : reply.fault,
   };
   const service = Number.parseInt(text.slice(0, 2), 16);
-  for (const told of said.answers) {
+  const refused = Number.parseInt(sent.slice(0, 2), 16);
+  for (const raw of said.answers) {
+    const told = from === undefined ? asAsked(connection, raw) : raw;
     // Without a header the protocol is a guess by the length; here it is known.
     const answer = told.source === NO_SOURCE ? { ...told, isCan: connection.isCan } : told;
     const [first, second, third] = answer.payload;
@@ -80,7 +104,7 @@ export async function sendRequest(
         kind: 'unexpected',
         message: `An answer came from ${answer.source}, which was not asked.`,
       });
-    } else if (first === REFUSAL && second === service && third !== undefined) {
+    } else if (first === REFUSAL && second === refused && third !== undefined) {
       heard.refusals.set(answer.source, third);
     } else if (first === service + POSITIVE) {
       const problem = contentProblem(answer);

@@ -11,6 +11,7 @@ import {
 import { interpretLines } from './answers.ts';
 import type { LinkFault } from './faults.ts';
 import { setUpAgain, type Connection } from './connection.ts';
+import { asAsked, asSent, groupSize } from './request.ts';
 import type { CancelSignal, Clock } from './transport.ts';
 
 /** A reading to be sampled, and how often it is worth asking for. */
@@ -46,8 +47,6 @@ export interface SamplerOptions {
   onValues: (values: readonly TimedValue[], pace: Pace) => void;
 }
 
-/** PIDs that one CAN request may name (SAE J1979). */
-const GROUP = 6;
 const REQUEST_MS = 3_000;
 /** Over how long the pace is averaged, ms. */
 const PACE_MS = 4_000;
@@ -61,7 +60,8 @@ const PAUSE_LOOK_MS = 200;
 const MAX_RESTARTS = 5;
 
 /**
- * Samples readings until it is stopped. What is due longest comes first; on CAN up to six readings share a request,
+ * Samples readings until it is stopped. What is due longest comes first; on CAN up to six readings share a request (three on the newest
+ * cars),
  * on the older protocols each has its own. Ends with a fault, or with `cancelled` when it was stopped.
  */
 export async function sampleReadings(connection: Connection, options: SamplerOptions): Promise<LinkFault> {
@@ -129,7 +129,7 @@ class Sampling {
     if (!first) return { group: [], dueInMs: null };
     if (first.lateness < 1)
       return { group: [], dueInMs: Math.max(1, Math.min(...late.map((w) => w.dueInMs))) };
-    const size = this.connection.isCan ? GROUP : 1;
+    const size = groupSize(this.connection);
     return {
       group: late
         .filter((w) => w.lateness >= FILLS_FROM)
@@ -141,23 +141,29 @@ class Sampling {
 
   /** Asks once for stated scales; a car that has none says so, or nothing. */
   private async askScales(): Promise<LinkFault | null> {
-    const reply = await this.connection.port.send(`01${STATING_PIDS.map(hexByte).join('')}`, {
+    const reply = await this.connection.port.send(this.asking(STATING_PIDS), {
       timeoutMs: REQUEST_MS,
       signal: this.options.signal,
     });
     if (!reply.ok) return reply.fault;
     const reading = emptyScan();
     const builder = new ScanBuilder(reading);
-    for (const answer of interpretLines(reply.lines.map((text) => ({ text }))).answers) builder.add(answer);
+    for (const answer of interpretLines(reply.lines.map((text) => ({ text }))).answers)
+      builder.add(asAsked(this.connection, answer));
     this.stated = reading.values;
     return null;
+  }
+
+  /** The request for a group of readings, as this car wants it. */
+  private asking(group: readonly number[]): string {
+    return asSent(this.connection, `01${group.map(hexByte).join('')}`);
   }
 
   private async ask(group: readonly number[]): Promise<LinkFault | null> {
     const { clock, signal, onValues } = this.options;
     const sentAt = clock.now();
     for (const pid of group) this.asked.set(pid, sentAt);
-    const reply = await this.connection.port.send(`01${group.map(hexByte).join('')}`, {
+    const reply = await this.connection.port.send(this.asking(group), {
       timeoutMs: REQUEST_MS,
       signal,
     });
@@ -172,7 +178,10 @@ class Sampling {
     }
     const reading = emptyScan();
     const builder = new ScanBuilder(reading);
-    for (const answer of said.answers) if (answer.payload[0] === 0x41) builder.add(answer);
+    for (const raw of said.answers) {
+      const answer = asAsked(this.connection, raw);
+      if (answer.payload[0] === 0x41) builder.add(answer);
+    }
     const at = ((sentAt + now) / 2 - this.began) / 1000;
     const answered = new Set(reading.values.map((v) => Number.parseInt(v.pid, 16)));
     if (answered.size > 0) this.lastHeard = now;

@@ -59,7 +59,11 @@ export {
   type ReadError,
   type ReadValue,
   type Scan,
+  type StoredRecord,
 } from './scan.ts';
+export { decodeOlderCodes, encodeOlderCodes, statusFromOlder, type OlderCode } from './older-units.ts';
+export { decodeConditions, decodeExtended, encodeConditions } from './stored-records.ts';
+export type { FoundUnit, UnitLanguage } from './found-unit.ts';
 export { RESTATED_PIDS, STATING_PIDS, restated } from './stated-scaling.ts';
 export { TROUBLE_CODE, TROUBLE_CODE_IN_TEXT, decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
 export {
@@ -74,3 +78,13 @@ export {
 } from './uds.ts';
 export { round, scaleTestValue } from './unit-scaling.ts';
 export { isStandardAnswerId } from './unit-ids.ts';
+export {
+  NEWER_GROUP,
+  NEWER_REQUESTS,
+  decodeNewerCodes,
+  encodeNewerCodes,
+  fromNewerAnswer,
+  fromNewerRequest,
+  toNewerAnswer,
+  toNewerRequest,
+} from './newer-cars.ts';

@@ -21,6 +21,8 @@ import {
 } from './scan.ts';
 import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
+import { decodeNewerCodes } from './newer-cars.ts';
+import { decodeOlderCodes } from './older-units.ts';
 import { decodeDtcByStatus } from './uds.ts';
 import { scaleTestLimit, scaleTestValue } from './unit-scaling.ts';
 import { VehicleInfo } from './vehicle-info.ts';
@@ -41,6 +43,7 @@ const NEGATIVE: Readonly<Record<number, string>> = {
   0x22: 'the conditions are not right (often: engine must be off, ignition on)',
   0x31: 'it does not have what was asked for',
   0x33: 'it needs security access first',
+  0x34: 'it asks for authentication first',
   0x78: 'it needs more time',
   0x7e: 'not available in the current session',
   0x7f: 'it does not do this service in its present session',
@@ -160,20 +163,19 @@ export class ScanBuilder {
         return this.addTests(answer);
       case 0x49:
         return this.addInfo(answer);
-      case 0x59: {
-        if (payload[1] !== 0x02) return;
-        const { codes, left } = decodeDtcByStatus(payload, source);
-        for (const code of codes) this.addCode(code);
-        const isWhole = left === 0 && payload.length >= 3;
-        for (const part of ['confirmed', 'pending', 'history'] as const)
-          this.notePart(
-            source,
-            part,
-            isWhole ? (codes.some((c) => c.state === part) ? 'known' : 'empty') : 'not-read',
-            ...(isWhole ? [] : ['its answer came damaged']),
-          );
-        if (!isWhole) this.error(answer, 'malformed', `${left} bytes left over after the last code.`);
+      case 0x62:
+        // An identifier that no service of SAE J1979 corresponds to: whoever has asked for it keeps its bytes.
         return;
+      case 0x59: {
+        const newer = decodeNewerCodes(payload, source);
+        if (newer) return this.addNewerList(answer, newer);
+        if (payload[1] !== 0x02) return;
+        const list = decodeDtcByStatus(payload, source);
+        return this.addStatusList(answer, { ...list, isWhole: list.left === 0 && payload.length >= 3 });
+      }
+      case 0x58: {
+        const list = decodeOlderCodes(payload, source);
+        return this.addStatusList(answer, { ...list, isWhole: list.left === 0 && payload.length >= 2 });
       }
       case 0x7f:
         if (payload[2] === 0x78) return;
@@ -226,6 +228,7 @@ export class ScanBuilder {
     for (const c of plain) {
       c.statusByte = code.statusByte;
       c.failureType = code.failureType;
+      if (code.olderStatus !== undefined) c.olderStatus = code.olderStatus;
     }
     if (plain.length > 0) return;
     const known = this.scan.codes.some(
@@ -257,6 +260,39 @@ export class ScanBuilder {
     if (problem === null) return this.notePart(source, state, codes.length > 0 ? 'known' : 'empty');
     this.notePart(source, state, 'not-read', 'its answer came damaged');
     this.error(answer, 'incomplete', problem);
+  }
+
+  /** Codes of the emission group as the newest cars list them: confirmed and pending at once, or the permanent ones. */
+  private addNewerList(
+    answer: Answer,
+    { codes, left, isPermanent }: NonNullable<ReturnType<typeof decodeNewerCodes>>,
+  ): void {
+    for (const code of codes) this.addCode(code);
+    for (const part of isPermanent ? (['permanent'] as const) : (['confirmed', 'pending'] as const))
+      this.notePart(
+        answer.source,
+        part,
+        left > 0 ? 'not-read' : codes.some((c) => c.state === part) ? 'known' : 'empty',
+        ...(left > 0 ? ['its answer came damaged'] : []),
+      );
+    if (left > 0) this.error(answer, 'malformed', `${left} bytes left over after the last code.`);
+  }
+
+  /** Codes with their status bytes of one control unit: the whole of what it has stored, in three states at once. */
+  private addStatusList(
+    answer: Answer,
+    { codes, left, isWhole }: { codes: ReadCode[]; left: number; isWhole: boolean },
+  ): void {
+    for (const code of codes) this.addCode(code);
+    for (const part of ['confirmed', 'pending', 'history'] as const)
+      this.notePart(
+        answer.source,
+        part,
+        isWhole ? (codes.some((c) => c.state === part) ? 'known' : 'empty') : 'not-read',
+        ...(isWhole ? [] : ['its answer came damaged']),
+      );
+    if (!isWhole)
+      this.error(answer, 'malformed', `The list of codes is off by ${left} bytes from what it announces.`);
   }
 
   private addSupport(service: string, source: string, base: number, bytes: readonly number[]): void {

@@ -16,6 +16,8 @@ export const readCodeSchema = z.object({
   statusByte: z.number().int().min(0).max(255).optional(),
   /** ISO 14229 failure-type byte (third byte of the code), two hexadecimal digits. */
   failureType: z.string().optional(),
+  /** Status byte of ISO 14230-3 as sent, when the code came from service 18; `statusByte` is what it means in the other. */
+  olderStatus: z.number().int().min(0).max(255).optional(),
 });
 export type ReadCode = z.infer<typeof readCodeSchema>;
 
@@ -34,6 +36,22 @@ export const readValueSchema = z.object({
   max: z.number().optional(),
 });
 export type ReadValue = z.infer<typeof readValueSchema>;
+
+export const storedRecordSchema = z.object({
+  unit: z.string(),
+  code: z.string(),
+  failureType: z.string(),
+  /** Conditions stored with the code (ISO 14229-1 service 19 04), or counters and the like kept for it (19 06). */
+  kind: z.enum(['conditions', 'extended']),
+  /** Record number, two hexadecimal digits. */
+  record: z.string(),
+  /** What the standard describes of it. */
+  values: z.array(readValueSchema),
+  /** The rest as it came, hexadecimal; empty when nothing is left. */
+  bytes: z.string(),
+});
+/** What a control unit keeps beside a code, beyond its status. */
+export type StoredRecord = z.infer<typeof storedRecordSchema>;
 
 export const freezeFrameSchema = z.object({
   unit: z.string(),
@@ -131,6 +149,8 @@ export const scanSchema = z.object({
       }),
     )
     .optional(),
+  /** What control units of the module map keep beside their codes. */
+  records: z.array(storedRecordSchema).optional(),
   codes: z.array(readCodeSchema),
   values: z.array(readValueSchema),
   freezeFrames: z.array(freezeFrameSchema),

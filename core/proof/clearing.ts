@@ -1,4 +1,10 @@
-import { decodeDtcByStatus, negativeResponseText, type ReadCode } from '@pincer/core/obd';
+import {
+  NEWER_REQUESTS,
+  decodeDtcByStatus,
+  decodeOlderCodes,
+  negativeResponseText,
+  type ReadCode,
+} from '@pincer/core/obd';
 import {
   SEARCH_MS,
   addressAll,
@@ -31,7 +37,7 @@ const refused = (why: string, fault: LinkFault | null = null): ClearOutcome => (
 
 /**
  * Sends the clear that a permit stands for: service 04 to all, or service 14 to one control unit of the module map
- * (SAE J1979; ISO 14229-1, 11.2). The permit is used up, whatever comes of it, and a clear takes no stop: once it is
+ * (SAE J1979; ISO 14229-1, 11.2; ISO 14230-3). The permit is used up, whatever comes of it, and a clear takes no stop: once it is
  * out, its answer is waited for. The adapter is set back to asking all control units.
  */
 export async function sendClear(connection: Connection, permit: ClearPermit): Promise<ClearOutcome> {
@@ -56,7 +62,8 @@ function unknown(heard: Heard): ClearOutcome {
 async function clearStandard(connection: Connection): Promise<ClearOutcome> {
   if (!(await addressAll(connection)))
     return refused('The adapter did not let itself be set to asking all control units. Nothing was sent.');
-  const heard = await sendRequest(connection, '04', { timeoutMs: SEARCH_MS });
+  const request = connection.isNewer ? NEWER_REQUESTS.clear : '04';
+  const heard = await sendRequest(connection, request, { timeoutMs: SEARCH_MS });
   const agreedBy = heard.answers.map((a) => a.source);
   const refusals = [...heard.refusals].filter(([, code]) => code !== RESPONSE_PENDING);
   if (agreedBy.length > 0)
@@ -70,17 +77,26 @@ async function clearStandard(connection: Connection): Promise<ClearOutcome> {
   return unknown(heard);
 }
 
+/** How a unit's codes are read, and how all of them are erased, in what it speaks (ISO 14229-1; ISO 14230-3). */
+const SPOKEN = {
+  'iso-14229': { read: '1902FF', clear: '14FFFFFF', decode: decodeDtcByStatus },
+  'iso-14230': { read: '1800FF00', clear: '14FF00', decode: decodeOlderCodes },
+} as const;
+const spokenBy = ({ language = 'iso-14229' }: ClearableUnit) => SPOKEN[language];
+
 /** What the unit holds now; null where it does not say so cleanly: then nobody knows, and nothing is taken for clean. */
 async function readAgain(connection: Connection, unit: ClearableUnit): Promise<ReadCode[] | null> {
-  const heard = await sendRequest(connection, '1902FF', { timeoutMs: SEARCH_MS, from: unit.answer });
+  const { read, decode } = spokenBy(unit);
+  const heard = await sendRequest(connection, read, { timeoutMs: SEARCH_MS, from: unit.answer });
   const [answer] = heard.answers;
   if (!answer || heard.answers.length > 1 || heard.fault || heard.damage.length > 0) return null;
-  const { codes, left } = decodeDtcByStatus(answer.payload, unit.answer);
+  const { codes, left } = decode(answer.payload, unit.answer);
   return left === 0 ? codes : null;
 }
 
 async function clearUnit(connection: Connection, unit: ClearableUnit): Promise<ClearOutcome> {
-  if (!connection.isCan)
+  const { read, clear } = spokenBy(unit);
+  if (!connection.isCan && unit.language !== 'iso-14230')
     return refused(`${unit.name}: the older protocol reaches only the engine’s own services.`);
   try {
     const addressed = await addressUnit(connection, unit);
@@ -91,11 +107,11 @@ async function clearUnit(connection: Connection, unit: ClearableUnit): Promise<C
           : `${unit.name}: the adapter did not answer. Nothing was sent to the car.`,
       );
     // An adapter that says OK to an address may still ask all: the unit itself has to answer before it is cleared.
-    const there = await sendRequest(connection, '1902FF', { timeoutMs: SEARCH_MS, from: unit.answer });
+    const there = await sendRequest(connection, read, { timeoutMs: SEARCH_MS, from: unit.answer });
     if (there.fault) return refused(`${unit.name}: ${faultWords(there.fault).sentence}`, there.fault);
     if (there.answers.length + there.refusals.size === 0 || there.damage.length > 0)
       return refused(`${unit.name}: it does not answer: not fitted, or asleep. Nothing was sent.`);
-    const heard = await sendRequest(connection, '14FFFFFF', { timeoutMs: SEARCH_MS, from: unit.answer });
+    const heard = await sendRequest(connection, clear, { timeoutMs: SEARCH_MS, from: unit.answer });
     if (heard.answers.length > 0)
       return {
         outcome: 'agreed',

@@ -1,10 +1,13 @@
 import type { CarIdentity } from '@pincer/core/link';
+import type { UnitLanguage } from '@pincer/core/obd';
 
 /** A control unit as a module map names it. */
 export interface ClearableUnit {
   name: string;
   request: string;
   answer: string;
+  /** ISO 14229 where it does not say. */
+  language?: UnitLanguage | undefined;
 }
 
 /** What a clear is asked for: all that the standard reaches, or one control unit of a module map. */

@@ -6,6 +6,7 @@ export {
   type ModuleMap,
   type ModuleMapResult,
 } from './module-map.ts';
+export { draftMap, mergeMaps, nameOfFound } from './draft-map.ts';
 export { socketPlaces, wheelSideOf, type SocketPlace, type WheelSide } from './socket-places.ts';
 export {
   ASPIRATIONS,

@@ -1,9 +1,24 @@
 import { z } from 'zod';
 
-/** A CAN id as printed on the wire: three hexadecimal digits, or eight for 29-bit ids. */
-const canId = z
+/**
+ * An id to ask on: three hexadecimal digits, eight for 29-bit ids, or the three bytes of a header of the older lines
+ * (ISO 14230-2: 80, the unit's address, F1).
+ */
+const requestId = z
   .string()
-  .regex(/^(?:[0-7][0-9A-F]{2}|[01][0-9A-F]{7})$/, 'a CAN id of three or eight hexadecimal digits');
+  .regex(
+    /^(?:[0-7][0-9A-F]{2}|[01][0-9A-F]{7}|80[0-9A-F]{2}F1)$/,
+    'a CAN id of three or eight hexadecimal digits, or a header of the older lines such as 8028F1',
+  );
+/** An id that is answered with: as above; on the older lines the unit's address. */
+const answerId = z
+  .string()
+  .regex(
+    /^(?:[0-7][0-9A-F]{2}|[01][0-9A-F]{7}|[0-9A-F]{2})$/,
+    'a CAN id of three or eight hexadecimal digits, or an address of two on the older lines',
+  );
+/** What a unit may tell of itself: printable, and no longer than any of it is. */
+const told = z.string().min(1).max(80);
 
 const moduleSchema = z.object({
   /** Short and unique within the map. */
@@ -12,8 +27,14 @@ const moduleSchema = z.object({
   /** What it does, for owners. */
   does: z.string().max(200),
   /** Id that it listens to, and id that it answers with. */
-  request: canId,
-  answer: canId,
+  request: requestId,
+  answer: answerId,
+  /** What it speaks; ISO 14229 where nothing is said. */
+  language: z.enum(['iso-14229', 'iso-14230']).optional(),
+  /** What it told of itself when it was found. */
+  tells: z
+    .object({ name: told.optional(), partNumber: told.optional(), software: told.optional() })
+    .optional(),
   /** Ids of the units that hold its codes and are cleared before it; `engine` is the standard’s own clear. */
   waitsFor: z
     .array(z.string().regex(/^[a-z][a-z0-9-]*$/))

@@ -1,12 +1,13 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { readModuleMap, type ModuleMap, type Vehicle } from '@pincer/core/vehicle';
+import { mergeMaps, readModuleMap, type ModuleMap, type Vehicle } from '@pincer/core/vehicle';
 import { putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { unitsAnswered } from '@pincer/core/assess';
 import { day } from '../ui/format.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
+import { saveText } from '../ui/save-text.ts';
 import { Notice } from '../ui/notice.tsx';
 
 /** Which control units the vehicle has: brought in as an open JSON file, checked, shown, then used by every reading. */
@@ -20,6 +21,11 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [checked, setChecked] = useState<ModuleMap | null>(null);
   const shown = checked ?? vehicle.moduleMap ?? null;
+  const use = (map: ModuleMap) =>
+    void dispatch(putVehicle({ ...vehicle, moduleMap: map })).then((isSaved) => {
+      if (isSaved) toast('Every reading asks these control units from now on.');
+      setChecked(null);
+    });
   const open = async (file: File) => {
     const result = readModuleMap(await file.text());
     setProblem(result.ok ? null : result.message);
@@ -47,8 +53,9 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
         </>
       ) : (
         <p className="text-ink-2">
-          Only the engine and transmission answer standard requests. A module map (open JSON, see the
-          documentation) lists the other control units, and every reading then asks them too.
+          Only the engine and transmission answer standard requests. A module map lists the other control
+          units, and every reading then asks them too. Find them at Connect, or import a map (open JSON) of
+          the same car.
         </p>
       )}
       {answered ? (
@@ -64,18 +71,18 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
       <div className="flex flex-wrap gap-2">
         {checked ? (
           <>
-            <button
-              type="button"
-              className={BUTTON.solid}
-              onClick={() =>
-                void dispatch(putVehicle({ ...vehicle, moduleMap: checked })).then((isSaved) => {
-                  if (isSaved) toast('Every reading asks these control units from now on.');
-                  setChecked(null);
-                })
-              }
-            >
-              Use this map
+            <button type="button" className={BUTTON.solid} onClick={() => use(checked)}>
+              {vehicle.moduleMap ? 'Use this map instead' : 'Use this map'}
             </button>
+            {vehicle.moduleMap ? (
+              <button
+                type="button"
+                className={BUTTON.plain}
+                onClick={() => vehicle.moduleMap && use(mergeMaps(vehicle.moduleMap, checked))}
+              >
+                Add what is new in it
+              </button>
+            ) : null}
             <button type="button" className={BUTTON.quiet} onClick={() => setChecked(null)}>
               Cancel
             </button>
@@ -89,6 +96,17 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
         >
           {checked ? 'Choose another file' : vehicle.moduleMap ? 'Import another map' : 'Import a module map'}
         </FileButton>
+        {vehicle.moduleMap && !checked ? (
+          <button
+            type="button"
+            className={BUTTON.quiet}
+            onClick={() =>
+              saveText(`${vehicle.name} control units.json`, JSON.stringify(vehicle.moduleMap, null, 2))
+            }
+          >
+            Save as a file
+          </button>
+        ) : null}
       </div>
     </div>
   );

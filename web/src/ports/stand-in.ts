@@ -1,5 +1,5 @@
 import type { Transport } from '@pincer/core/link';
-import type { Fault, Mode, TemperamentId } from '@pincer/simulator';
+import type { Fault, Mode, NetworkId, TemperamentId } from '@pincer/simulator';
 
 export interface StandInSetup {
   /** Id of the made-up vehicle. */
@@ -7,6 +7,8 @@ export interface StandInSetup {
   fault: Fault | null;
   seed: number;
   temperament: TemperamentId;
+  /** How its control units can be reached. */
+  network?: NetworkId;
   isWet: boolean;
   /** The key is left off when the car is first plugged into. */
   isKeyOff: boolean;

@@ -15,6 +15,7 @@ export function AdapterChip({ caseId }: { caseId: string }) {
     failed: 'not connected',
     talking: isRecording ? 'recording' : volts ? null : 'connected',
     reading: 'reading',
+    searching: 'searching',
     clearing: 'clearing',
     lost: 'cut',
   }[status.at];

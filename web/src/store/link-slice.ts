@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { FaultWords, ReadProgress } from '@pincer/core/link';
+import type { FaultWords, ReadProgress, UnitSearch } from '@pincer/core/link';
+import type { FoundUnit } from '@pincer/core/obd';
 import { CLEAR_START, type ClearState } from '@pincer/core/proof';
 import type { StandInState } from '../ports/stand-in.ts';
 
@@ -10,13 +11,15 @@ export type LinkStatus =
   | { at: 'failed'; words: FaultWords; volts: number | null }
   | { at: 'talking'; protocol: string; volts: number | null }
   | { at: 'reading'; protocol: string; volts: number | null; progress: ReadProgress }
+  /** The control units of the car are being looked for. */
+  | { at: 'searching'; protocol: string; volts: number | null; progress: ReadProgress }
   /** A clear is being looked at, noted and sent. */
   | { at: 'clearing'; protocol: string; volts: number | null }
   | { at: 'lost'; words: FaultWords };
 
 /** Whether something is under way that nothing else may be begun beside. */
 export const isLinkBusy = ({ link }: { link: LinkState }): boolean =>
-  link.status.at === 'connecting' || link.status.at === 'reading' || link.status.at === 'clearing';
+  ['connecting', 'reading', 'searching', 'clearing'].includes(link.status.at);
 
 export interface LinkState {
   caseId: string | null;
@@ -24,6 +27,8 @@ export interface LinkState {
   status: LinkStatus;
   standIn: StandInState | null;
   clear: { caseId: string | null; state: ClearState };
+  /** The last search for control units: what it has found so far, and how it ended; null while it runs. */
+  search: { caseId: string; found: FoundUnit[]; result: UnitSearch | null } | null;
 }
 
 const initialState: LinkState = {
@@ -32,6 +37,7 @@ const initialState: LinkState = {
   status: { at: 'idle' },
   standIn: null,
   clear: { caseId: null, state: CLEAR_START },
+  search: null,
 };
 
 export const linkSlice = createSlice({
@@ -49,6 +55,15 @@ export const linkSlice = createSlice({
     },
     standInChanged(state, { payload }: PayloadAction<StandInState | null>) {
       state.standIn = payload;
+    },
+    searchBegan(state, { payload }: PayloadAction<{ caseId: string }>) {
+      state.search = { ...payload, found: [], result: null };
+    },
+    unitFound(state, { payload }: PayloadAction<FoundUnit>) {
+      state.search?.found.push(payload);
+    },
+    searchEnded(state, { payload }: PayloadAction<UnitSearch>) {
+      if (state.search) state.search.result = payload;
     },
     clearMoved(state, { payload }: PayloadAction<{ caseId: string; state: ClearState }>) {
       state.clear = payload;

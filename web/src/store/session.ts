@@ -36,7 +36,7 @@ const LOST_MS = 300;
 function doingOf({ link, watch }: RootState): Doing[] {
   const doing: Doing[] = [];
   const { at } = link.status;
-  const isConnected = at === 'talking' || at === 'reading' || at === 'clearing';
+  const isConnected = at === 'talking' || at === 'reading' || at === 'searching' || at === 'clearing';
   if (isConnected && link.caseId !== null) doing.push({ what: 'connected', caseId: link.caseId });
   if (watch.status.at === 'watching' || watch.status.at === 'paused')
     doing.push({ what: 'recording', caseId: watch.status.caseId });

@@ -31,6 +31,7 @@ const api: StandInApi = {
         faults: next.fault ? [next.fault] : [],
         seed: next.seed,
         temperament: next.temperament,
+        network: next.network ?? 'open',
         isWet: next.isWet,
         clock: REAL_CLOCK,
       });

@@ -17,6 +17,7 @@ import { useCase } from '../case-context.ts';
 import { ByHand } from '../../typed/by-hand.tsx';
 import { StationPage } from '../station-page.tsx';
 import { Before } from './before.tsx';
+import { FindUnits } from './find-units.tsx';
 import { FailureFinder } from './failure-finder.tsx';
 import { RealAdapter, useRealWays } from './real-adapter.tsx';
 import { STAND_IN_START, StandInAdapterChoice, isStandInChoice, standInSetup } from './stand-in.tsx';
@@ -37,7 +38,8 @@ export function PlugIn() {
   const [isByHand, setByHand] = useState(false);
   const real = useRealWays();
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
-  const isTalking = mine.at === 'talking' || mine.at === 'reading';
+  const isTalking = mine.at === 'talking' || mine.at === 'reading' || mine.at === 'searching';
+  const isSearched = link.search?.caseId === record.id;
   const isBusy = isTalking || mine.at === 'connecting';
 
   const toStandIn = (eachProtocol = false) =>
@@ -94,6 +96,7 @@ export function PlugIn() {
           </Notice>
         ) : null}
       </div>
+      {isTalking || isSearched ? <FindUnits /> : null}
       {isTalking ? null : <FailureFinder isBusy={isBusy} onTry={tryAgain} />}
       <RealAdapter
         isBusy={isBusy}

@@ -7,6 +7,7 @@ import {
   faultTitle,
   type CarPlan,
   type Fault,
+  type NetworkId,
   type TemperamentId,
 } from '@pincer/simulator';
 import type { Vehicle } from '@pincer/core/vehicle';
@@ -36,12 +37,23 @@ const ADAPTERS: readonly { id: TemperamentId; title: string }[] = [
   { id: 'restarting', title: 'Restarts once' },
 ];
 
+/** How the control units can be reached. */
+const NETWORK_CHOICES: readonly { id: NetworkId; title: string }[] = [
+  { id: 'open', title: 'All answer' },
+  { id: 'filtering', title: 'Gateway filters' },
+  { id: 'sleeping', title: 'Some are asleep' },
+  { id: 'older', title: 'Some speak the older language' },
+  { id: 'unusual', title: 'Unusual addresses' },
+  { id: 'newer', title: 'Newest standard only' },
+];
+
 export interface StandInChoice {
   /** Id of the made-up vehicle; null for the one most like the owner's. */
   car: string | null;
   /** Id of the fault; null for the vehicle's first. */
   fault: string | null;
   temperament: TemperamentId;
+  network?: NetworkId;
   /** The key was left off, as one does. */
   isKeyOff: boolean;
 }
@@ -70,6 +82,7 @@ export function standInSetup(choice: StandInChoice, vehicle: Vehicle) {
     fault: faultOf(choice, car),
     seed: 7,
     temperament: choice.temperament,
+    network: choice.network ?? 'open',
     isWet: true,
     isKeyOff: choice.isKeyOff,
   };
@@ -152,6 +165,26 @@ export function StandInAdapterChoice({
             {ADAPTERS.map((a) => (
               <option key={a.id} value={a.id}>
                 {a.title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="font-semibold">Control units</span>
+          <select
+            className={FIELD}
+            value={choice.network ?? 'open'}
+            disabled={isTalking}
+            onChange={(e) =>
+              onChoose({
+                ...choice,
+                network: NETWORK_CHOICES.find((n) => n.id === e.target.value)?.id ?? 'open',
+              })
+            }
+          >
+            {NETWORK_CHOICES.map((n) => (
+              <option key={n.id} value={n.id}>
+                {n.title}
               </option>
             ))}
           </select>

@@ -6,7 +6,8 @@ import { cx } from '../../ui/classes.ts';
 import { figure } from '../../ui/format.ts';
 import { useTell, useWording } from '../../store/use-tell.ts';
 
-function shown(v: ReadValue, { units, words }: Wording): string {
+/** A value in the owner's own unit and words. */
+export function shownValue(v: ReadValue, { units, words }: Wording): string {
   if (v.value === null) return 'not available';
   if (typeof v.value !== 'number') return wordsIn(v.value, words);
   const own = ownUnit(v.unit, units);
@@ -25,7 +26,7 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
       {of.map((v) => (
         <div key={`${v.pid}${v.part ?? ''}`} className="contents">
           <dt className="text-ink-2">{wordsIn(v.name, wording.words)}</dt>
-          <dd className="text-right font-mono">{shown(v, wording)}</dd>
+          <dd className="text-right font-mono">{shownValue(v, wording)}</dd>
         </div>
       ))}
     </dl>
@@ -34,8 +35,8 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
 
 /** Every reading that the control units told, unit by unit where there are several. */
 export function AllReadings({ reading, vehicle }: { reading: Scan; vehicle: WorkedFrom }) {
-  // A part that is not fitted says nothing.
-  const live = reading.values.filter((v) => v.service === '01' && v.value !== null);
+  // A part that is not fitted says nothing. What the newest cars tell and nobody decodes here stands as bytes.
+  const live = reading.values.filter((v) => (v.service === '01' || v.service === '22') && v.value !== null);
   const sources = [...new Set(live.map((v) => v.source))];
   return (
     <details className="mt-1">

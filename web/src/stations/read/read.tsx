@@ -22,6 +22,7 @@ import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { FrameValues } from './all-readings.tsx';
 import { ByHand } from '../../typed/by-hand.tsx';
+import { Records } from './records.tsx';
 import { CodesByUnit, NotRead, Problems } from './codes-by-unit.tsx';
 import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
@@ -148,6 +149,7 @@ export function Read() {
           ) : null}
           {view.lampApart ? <LampNotice apart={view.lampApart} /> : null}
           <CodesByUnit view={view} />
+          <Records records={view.records} />
           <div className="grid gap-4 lg:grid-cols-2">
             <Stored stored={tellAll(storedConditions(state, vehicle), wording)}>
               <FrameValues reading={known} />
