@@ -118,6 +118,12 @@ export const FAILURE_CAUSES = [
     mend: 'Charge it, then connect with the charger on.',
   },
   {
+    id: 'too-new',
+    title: 'This car is too new for the tool',
+    prior: 0.03,
+    mend: 'The newest cars answer only the newest form of the standard. Read it here with a plain adapter on CAN, which Pincer asks both ways; a hand-held reader needs an update that names ISO 14229 (SAE J1979-2).',
+  },
+  {
     id: 'no-standard',
     title: 'This vehicle does not speak the standard',
     prior: 0.04,
@@ -336,6 +342,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
       'wrong-device': [0.1, 0.7, 0.2],
       'wrong-speed': [0.05, 0.75, 0.2],
       'in-use': [0.3, 0.5, 0.2],
+      'too-new': [0.79, 0.01, 0.2],
     },
   },
 ];
@@ -396,6 +403,7 @@ const SIGNS: Readonly<Record<FailureCauseId, readonly number[]>> = {
   pins: [0.03, 0.1, 0.08, 0.35, 0.12, 0.28, 0.02, 0.02],
   'data-line': [0.01, 0.03, 0.08, 0.2, 0.08, 0.56, 0.02, 0.02],
   'battery-low': [0.02, 0.08, 0.05, 0.2, 0.05, 0.04, 0.54, 0.02],
+  'too-new': [0.01, 0.02, 0.01, 0.62, 0.28, 0.03, 0.01, 0.02],
   'no-standard': [0.01, 0.02, 0.01, 0.75, 0.15, 0.03, 0.01, 0.02],
 };
 

@@ -83,6 +83,9 @@ describe('finding out why nothing talks', () => {
       answer: 'still-not',
     }));
     expect(first({ coverage: 'unlikely', answers: tried }).causes[0]?.id).toBe('no-standard');
+    expect(first({ year: 2028, answers: tried }).causes[0]?.id).toBe('too-new');
+    const older = first({ year: 2012, answers: tried }).causes;
+    expect(older.find((c) => c.id === 'too-new')?.chance).toBeLessThan(0.01);
     expect(first({ refused: 3, answers: tried }).causes[0]?.id).toBe('adapter-poor');
     expect(first({ kind: 'network', sign: 'not-opened', volts: null }).causes[0]?.id).toBe('wrong-address');
   });

@@ -20,6 +20,8 @@ export interface KnownFailure {
   refused: number;
   /** Whether the vehicle ought to speak the standard. */
   coverage: 'yes' | 'likely' | 'unlikely' | 'unknown';
+  /** Model year, where it is known. */
+  year?: number | undefined;
   /** Answers so far, oldest first. */
   answers: readonly { step: string; answer: string }[];
 }
@@ -33,6 +35,13 @@ export interface NarrowedFailure {
 
 /** How much the market's rules move the chance that the vehicle does not speak the standard. */
 const COVERAGE_FACTOR = { yes: 0.15, likely: 0.6, unlikely: 8, unknown: 1.5 } as const;
+
+/**
+ * How much the year moves the chance that a car answers only by ISO 14229: it may from 2023 on, and has to from 2027 on,
+ * where SAE J1979-2 is asked for; nobody's car before that does.
+ */
+const newness = (year: number | undefined): number =>
+  year === undefined ? 0.3 : year < 2023 ? 0.001 : year < 2027 ? 3 : 8;
 
 /** Below this supply the units may sleep or reset, volts. */
 const LOW_VOLTS = 11.5;
@@ -58,6 +67,7 @@ const rowOf = (step: FailureStep, cause: FailureCauseId): readonly number[] =>
 function before(cause: FailureCause & { id: FailureCauseId }, known: KnownFailure): number {
   let weight = cause.prior * signChance(known.sign, cause.id);
   if (cause.id === 'no-standard') weight *= COVERAGE_FACTOR[known.coverage];
+  if (cause.id === 'too-new') weight *= newness(known.year);
   if (known.volts !== null) {
     if (WITHOUT_VOLTS.has(cause.id)) weight *= 0.02;
     if (cause.id === 'battery-low') weight *= known.volts < LOW_VOLTS ? 12 : 0.1;

@@ -33,6 +33,7 @@ const isEngine = ({ request }: Pick<FoundUnit, 'request'>): boolean =>
 /** What a found unit may be called: by its own word, by its address, or by its id, and how it is known. */
 export function nameOfFound(unit: FoundUnit): { name: string; by: 'itself' | 'its address' | 'its id' } {
   if (unit.name !== null) return { name: unit.name.slice(0, 60), by: 'itself' };
+  if (isEngine(unit)) return { name: 'Engine', by: 'its address' };
   if (unit.request === '7E1') return { name: 'Transmission', by: 'its address' };
   const address = addressOf(unit);
   const range = ADDRESSES.find((r) => address !== null && address >= r.from && address <= r.to);

@@ -41,6 +41,7 @@ export function FailureFinder({
     volts: connection.volts ?? null,
     refused: connection.refused ?? 0,
     coverage: socketCoverage(vehicle).verdict,
+    ...(vehicle.year === undefined ? {} : { year: vehicle.year }),
     answers: connectionSteps,
   };
   const { causes, next } = narrowFailure(known);

@@ -28,46 +28,52 @@ export function FindUnits() {
   const [isReady, setReady] = useState(false);
   const mine = link.search?.caseId === record.id ? link.search : null;
   const status = link.caseId === record.id ? link.status : { at: 'idle' as const };
+  const isSearching = status.at === 'searching';
   return (
-    <section aria-labelledby="find-units" className={`${SHEET} space-y-3 p-4`}>
-      <h3 id="find-units" className="text-lg">
-        Find the control units of this car
-      </h3>
-      <p>
-        The standard reaches only the engine and transmission. Brakes, airbags, body and the rest keep codes
-        of their own, and no list tells which units a car has. This search asks every address on which one may
-        live whether it is there, twice: two to three minutes with a quick adapter. It only reads names, part
-        numbers and codes. It changes, codes and clears nothing.
-      </p>
-      {status.at === 'searching' ? (
-        <Progress {...status.progress} onStop={() => dispatch(stopLink())} />
-      ) : status.at === 'talking' ? (
-        <>
-          <Cautions texts={CAUTIONS} />
-          <label className="flex min-h-11 items-center gap-3">
-            <input
-              type="checkbox"
-              className="size-6 accent-(--own)"
-              checked={isReady}
-              onChange={(e) => setReady(e.target.checked)}
-            />
-            <span>The car is parked, the ignition is on and the engine is off.</span>
-          </label>
-          <button
-            type="button"
-            className={BUTTON.plain}
-            disabled={!isReady}
-            onClick={() => void dispatch(searchUnits(record.id))}
-          >
-            {mine ? 'Search again' : 'Search for control units'}
-          </button>
-        </>
-      ) : null}
-      {mine?.result ? <HowItEnded result={mine.result} /> : null}
-      {mine && mine.found.length > 0 ? (
-        <Found key={mine.result ? 'ended' : 'running'} units={mine.found} isOver={mine.result !== null} />
-      ) : null}
-    </section>
+    <details className={SHEET} open={isSearching || mine !== null || undefined}>
+      <summary className="flex min-h-12 items-center px-4 py-2">
+        <h3 id="find-units" className="text-lg">
+          Find the control units of this car
+        </h3>
+      </summary>
+      <div className="space-y-3 px-4 pb-4">
+        {mine?.result ? <HowItEnded result={mine.result} /> : null}
+        {isSearching ? <Progress {...status.progress} onStop={() => dispatch(stopLink())} /> : null}
+        {mine && mine.found.length > 0 ? (
+          <Found key={mine.result ? 'ended' : 'running'} units={mine.found} isOver={mine.result !== null} />
+        ) : null}
+        {status.at === 'talking' ? (
+          <>
+            {mine ? null : (
+              <p>
+                The standard reaches only the engine and transmission. Brakes, airbags, body and the rest keep
+                codes of their own, and no list tells which units a car has. This search asks every address on
+                which one may live whether it is there, twice: two to three minutes with a quick adapter. It
+                only reads names, part numbers and codes. It changes, codes and clears nothing.
+              </p>
+            )}
+            <Cautions texts={CAUTIONS} />
+            <label className="flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-6 accent-(--own)"
+                checked={isReady}
+                onChange={(e) => setReady(e.target.checked)}
+              />
+              <span>The car is parked, the ignition is on and the engine is off.</span>
+            </label>
+            <button
+              type="button"
+              className={BUTTON.plain}
+              disabled={!isReady}
+              onClick={() => void dispatch(searchUnits(record.id))}
+            >
+              {mine ? 'Search again' : 'Search for control units'}
+            </button>
+          </>
+        ) : null}
+      </div>
+    </details>
   );
 }
 
@@ -164,7 +170,7 @@ function Found({ units, isOver }: { units: readonly FoundUnit[]; isOver: boolean
                 <p className="text-ink-2">
                   {known ? 'Known already. ' : by === 'its id' ? 'It tells no name: give it one. ' : ''}
                   {by === 'its address' && !known
-                    ? 'Named by its address, as the standard assigns them (SAE J2178-1). '
+                    ? 'Named by its address, as the standard assigns them. '
                     : ''}
                   {tellsOf(u)}
                 </p>
