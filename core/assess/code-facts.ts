@@ -1,7 +1,7 @@
 import type { CaseState, Standing } from '@pincer/core/case';
 import type { Evidence } from '@pincer/core/diagnosis';
 import { OBSERVATIONS, findingOfCode, isObservationKey, observationKind } from '@pincer/core/knowledge';
-import type { ReadCode } from '@pincer/core/obd';
+import { isStandardAnswerId, type ReadCode } from '@pincer/core/obd';
 import { lastClear } from '@pincer/core/proof';
 import { acceptedNow, cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 import { byState, codeStateWords, explainFor, holdsLamp } from './explain-for.ts';
@@ -58,6 +58,9 @@ const PRESENCE_WORDS = {
   watched: ' · cleared, not seen since',
 } as const;
 
+/** Whether a unit that asks for a light asks for one of its own: the engine's is that of the standard's units. */
+const isOwnLight = (unit: string): boolean => /^[0-9A-F]{3}$|^18DA/.test(unit) && !isStandardAnswerId(unit);
+
 /** What the codes tell. */
 export interface CodesTold extends Told {
   /** Codes that count as failing, once each, the strongest state first; accepted ones are apart. */
@@ -100,7 +103,7 @@ export function codeFacts(
     if (isActive && presence !== 'watched') codes.push(code);
     const holds =
       presence === 'now' && holdsLamp(code.statusByte, code.state === 'confirmed', isLampOn)
-        ? ' · keeps the engine light on'
+        ? ` · keeps ${isOwnLight(code.unit) ? 'its warning' : 'the engine'} light on`
         : '';
     const id = `code:${code.code}`;
     facts.push({

@@ -245,6 +245,7 @@ class Search {
     for (const command of lengthCommands(this.connection, requests[0] ?? ''))
       if (!(await this.isSet(command))) return false;
     if (filter === null) return !this.over();
+    if (requests[0]?.length === 8 && !(await this.isSet(`ATCP${requests[0].slice(0, 2)}`))) return false;
     const isWide = (await this.isSet(`ATCF${filter.code}`)) && (await this.isSet(`ATCM${filter.mask}`));
     this.isNarrow ||= !isWide && !this.over();
     return !this.over();
@@ -269,10 +270,11 @@ class Search {
 
   /** Whether somebody answers on an id; who does is asked to tell of itself. */
   private async probe(request: string, walk: Walk, isSecond: boolean): Promise<boolean> {
-    const header =
-      request.length === 8
-        ? [`ATCP${request.slice(0, 2)}`, `ATSH${request.slice(2)}`]
-        : [`ATSH${request}`, ...(this.isNarrow && walk.filter ? [`ATCRA${eightAbove(request)}`] : [])];
+    // The priority of long ids was set when the walk began.
+    const header = [
+      `ATSH${request.length === 8 ? request.slice(2) : request}`,
+      ...(this.isNarrow && walk.filter ? [`ATCRA${eightAbove(request)}`] : []),
+    ];
     for (const command of header) if (!(await this.isSet(command))) return false;
     const lines = await this.send(QUESTIONS[walk.question], REQUEST_MS);
     if (lines === null) return false;

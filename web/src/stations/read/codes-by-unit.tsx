@@ -1,7 +1,7 @@
 import { Lightbulb } from 'lucide-react';
 import { Link } from 'react-router';
 import type { OpenPart, ScanView, UnitCode, UnitView } from '@pincer/core/assess';
-import type { Scan } from '@pincer/core/obd';
+import { isStandardAnswerId, type Scan } from '@pincer/core/obd';
 import { SHEET, TAG, cx } from '../../ui/classes.ts';
 import { moment } from '../../ui/format.ts';
 
@@ -171,14 +171,15 @@ function Unit({ unit }: { unit: UnitView }) {
       </h4>
       <ul className="divide-y divide-line">
         {unit.codes.map((c) => (
-          <Row key={`${c.code}${c.words.join('')}`} code={c} />
+          <Row key={`${c.code}${c.words.join('')}`} code={c} isEngine={isStandardAnswerId(unit.unit)} />
         ))}
       </ul>
     </div>
   );
 }
 
-function Row({ code }: { code: UnitCode }) {
+/** @param isEngine whether the light that it asks for is the engine’s; another unit asks for one of its own. */
+function Row({ code, isEngine }: { code: UnitCode; isEngine: boolean }) {
   return (
     <li className="grid items-center gap-x-4 px-4 py-1.5 sm:grid-cols-[84px_1fr_auto]">
       <Link
@@ -191,7 +192,7 @@ function Row({ code }: { code: UnitCode }) {
         {code.title}
         <span className="block text-[15px] text-ink-2">
           {code.isAccepted ? <b>known and accepted · </b> : null}
-          {code.words.filter((w) => w !== 'keeps a warning light on').join(' · ')}
+          {code.words.filter((w) => w !== 'holds a light on').join(' · ')}
         </span>
       </span>
       <span className="flex flex-wrap gap-1.5">
@@ -200,7 +201,7 @@ function Row({ code }: { code: UnitCode }) {
         ) : null}
         {code.holdsLamp ? (
           <span className={cx(TAG, 'gap-1')}>
-            <Lightbulb size={14} aria-hidden="true" /> keeps the engine light on
+            <Lightbulb size={14} aria-hidden="true" /> keeps {isEngine ? 'the engine' : 'its warning'} light on
           </span>
         ) : null}
         {code.change ? (
