@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { BRIDGE_DEFAULTS } from './bridge.ts';
 import { isLoopback } from './private-address.ts';
 import { createPincer } from './serve.ts';
+import { NETWORKS } from '@pincer/simulator';
 import { createStandInServer } from './stand-in-tcp.ts';
 
 /** Settings from the environment; everything has a default. */
@@ -59,6 +60,7 @@ if (standInPort > 0) {
     faults: [{ kind: 'coil-boot', cylinder: 2 }],
     seed: 7,
     temperament: 'quick',
+    network: NETWORKS.find((n) => n === process.env['STAND_IN_NETWORK']) ?? 'open',
     idleSeconds: 120,
   }).listen(standInPort, '127.0.0.1', () => say(`Stand-in adapter: 127.0.0.1:${standInPort}`));
 }

@@ -1,11 +1,13 @@
 import { createServer, type Server } from 'node:net';
-import { StandIn, type Fault, type TemperamentId } from '@pincer/simulator';
+import { StandIn, type Fault, type NetworkId, type TemperamentId } from '@pincer/simulator';
 import type { Clock } from '@pincer/core/link';
 
 export interface StandInTcpOptions {
   faults: readonly Fault[];
   seed: number;
   temperament: TemperamentId;
+  /** How its control units can be reached; all of them plainly if not said. */
+  network?: NetworkId;
   /** Seconds without a byte after which a connection is ended. */
   idleSeconds: number;
   /** Told of every command line that reaches an adapter. */

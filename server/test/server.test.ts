@@ -4,7 +4,15 @@ import { connect as connectTcp, type AddressInfo, type Server, type Socket } fro
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
-import { AdapterPort, ByteQueue, connect, takeScan, type Clock, type Transport } from '@pincer/core/link';
+import {
+  AdapterPort,
+  ByteQueue,
+  connect,
+  findUnits,
+  takeScan,
+  type Clock,
+  type Transport,
+} from '@pincer/core/link';
 import { BRIDGE_DEFAULTS, BRIDGE_PATH } from '../bridge.ts';
 import { isLoopback } from '../private-address.ts';
 import { createPincer } from '../serve.ts';
@@ -58,6 +66,38 @@ test('the stand-in on TCP is read like the one in the page', async () => {
   }
   await transport.close();
   await new Promise((resolve) => server.close(resolve));
+});
+
+test('on TCP too its control units are found, whatever their ids, and the newest standard is spoken', async () => {
+  const seen: string[][] = [];
+  for (const network of ['unusual', 'newer'] as const) {
+    const server = createStandInServer({
+      faults: [],
+      seed: 5,
+      temperament: 'instant',
+      network,
+      idleSeconds: 5,
+    });
+    const transport = socketTransport(await listening(server));
+    const result = await connect(new AdapterPort(transport, clock));
+    if (!result.ok) throw new Error(result.fault.code);
+    expect(result.connection.isNewer).toBe(network === 'newer');
+    const stop = new AbortController();
+    const { units, end } = await findUnits(result.connection, {
+      signal: stop.signal,
+      onProgress: ({ step }) => {
+        if (step === 'Asking 790') stop.abort();
+      },
+    });
+    expect(end).toEqual({ how: 'stopped', fault: { code: 'cancelled' } });
+    seen.push(units.map((u) => u.request));
+    await transport.close();
+    await new Promise((resolve) => server.close(resolve));
+  }
+  expect(seen).toEqual([
+    ['7E0', '7E1', '714', '743', '772'],
+    ['7E0', '7E1'],
+  ]);
 });
 
 describe('the server', () => {
