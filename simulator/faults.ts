@@ -83,3 +83,15 @@ export function faultTitle(fault: Fault): string {
   if (fault.kind === 'coil-boot') return `Coil boot of cylinder ${fault.cylinder} cracked`;
   return TITLES[fault.kind];
 }
+
+/** Faults that have a cylinder or a share to them. */
+const WITH_CYLINDER: ReadonlySet<string> = new Set(['coil', 'coil-boot']);
+
+/** Whether something that may come from a file is a fault of the simulator. */
+export function isFault(value: unknown): value is Fault {
+  if (typeof value !== 'object' || value === null || !('kind' in value) || typeof value.kind !== 'string')
+    return false;
+  if (WITH_CYLINDER.has(value.kind)) return 'cylinder' in value && typeof value.cylinder === 'number';
+  if (value.kind === 'intake-leak') return 'share' in value && typeof value.share === 'number';
+  return Object.hasOwn(TITLES, value.kind);
+}

@@ -3,7 +3,8 @@ export { StandInAdapter, TEMPERAMENTS, type Temperament, type TemperamentId } fr
 export { CARS, DRAY, DRAY_MODULES, FINCH, FINCH_MODULES, KESTRINE, KESTRINE_MODULES } from './cars.ts';
 export { Engine, type Sensed } from './engine.ts';
 export { FaultMemory, MonitorMemory } from './fault-memory.ts';
-export { faultTitle, type Fault, type FaultKind } from './faults.ts';
+export { faultTitle, isFault, type Fault, type FaultKind } from './faults.ts';
+export { modulesOf, practiceFaults, readPracticeCar, type PracticeCarSetup } from './practice-car.ts';
 export { NETWORKS, type NetworkId } from './networks.ts';
 export { INSTANT_CLOCK } from './instant-clock.ts';
 export { seededRandom } from './random.ts';

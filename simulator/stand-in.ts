@@ -33,6 +33,8 @@ export interface StandInOptions {
   /** Departures from the temperament, such as no delays in tests. */
   adapter?: Partial<Temperament>;
   clock: Clock;
+  /** Its faults show on about every other drive, and not at the socket. */
+  comesAndGoes?: boolean;
   /** Drives made before anybody plugs in, so that codes have had the time to be confirmed. */
   tripsBefore?: number;
 }
@@ -48,6 +50,9 @@ export class StandIn {
   private readonly gearbox: GearboxUnit | null;
   private readonly udsUnits: readonly UdsUnit[];
   private readonly others: readonly BusUnit[];
+  /** What is wrong with it yet, whether or not it shows. */
+  private left: readonly Fault[];
+  private drives = 0;
   private lastTime: number;
   private readonly noise: () => number;
 
@@ -83,7 +88,9 @@ export class StandIn {
     }));
     this.lastTime = options.clock.now();
     this.noise = seededRandom(options.seed + 1);
+    this.left = [...options.faults];
     this.seasoned(options.tripsBefore ?? 2);
+    if (options.comesAndGoes) this.engine.faults = [];
     this.engine.setMode('key-on');
   }
 
@@ -151,7 +158,13 @@ export class StandIn {
 
   /** Repairs everything. */
   mend(): void {
-    this.engine.faults = [];
+    this.mendTo([]);
+  }
+
+  /** Repairs everything but these. */
+  mendTo(left: readonly Fault[]): void {
+    this.left = [...left];
+    this.engine.faults = this.options.comesAndGoes ? [] : [...left];
   }
 
   /**
@@ -160,6 +173,10 @@ export class StandIn {
    */
   drive(): { shook: boolean } {
     const { engine, unit } = this;
+    this.drives++;
+    const seasoning = this.options.tripsBefore ?? 2;
+    const shows = !this.options.comesAndGoes || this.drives <= seasoning || this.noise() < 0.5;
+    engine.faults = shows ? [...this.left] : [];
     engine.setMode('off');
     engine.soak();
     unit.startTrip();
@@ -182,6 +199,7 @@ export class StandIn {
     this.gearbox?.watch();
     this.gearbox?.endTrip(unit.endTrip(TRIP_KM));
     engine.setMode('key-on');
+    if (this.options.comesAndGoes) engine.faults = [];
     this.lastTime = this.options.clock.now();
     return { shook: worst > 0.05 };
   }

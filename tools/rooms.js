@@ -38,6 +38,7 @@ export const CORE_ARROWS = {
     'vehicle',
     'words',
   ],
+  practice: ['assess', 'case', 'diagnosis', 'knowledge', 'obd', 'vehicle'],
 };
 
 /** What each workspace may import from the others. */

@@ -14,6 +14,8 @@ export const caseSchema = z.object({
   openedAt: z.iso.datetime(),
   /** Why it was opened, where it was not a light: nothing is ever cleared at a stranger’s car. */
   occasion: z.enum(OCCASIONS).optional(),
+  /** The sealed task of a case of the practice bay: what is wrong with its made-up car. */
+  practice: z.string().max(20_000).optional(),
   /** Set while it is put away: it stays in the logbook, and out of the garage. */
   putAwayAt: z.iso.datetime().optional(),
   entries: z.array(entrySchema),

@@ -99,6 +99,8 @@ export const vehicleSchema = z.object({
   acceptedCodes: z.array(acceptedCodeSchema).optional(),
   makerCodes: makerCodesSchema.optional(),
   moduleMap: moduleMapSchema.optional(),
+  /** A made-up vehicle of the practice bay: its cases are in no garage, no export and no experience. */
+  isPractice: z.literal(true).optional(),
   /** Sold, scrapped or not used: it stays in the logbook, and out of the garage. */
   putAwayAt: z.iso.datetime().optional(),
 });

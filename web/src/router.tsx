@@ -40,6 +40,14 @@ const ReferencePart = part(
   async () => (await import('./reference/reference.tsx')).Reference,
 );
 const WordsPart = part('The list of words', async () => (await import('./reference/words.tsx')).Words);
+const PracticePart = part(
+  'The practice bay',
+  async () => (await import('./practice/practice-bay.tsx')).PracticeBay,
+);
+const PracticeResultPart = part(
+  'This result',
+  async () => (await import('./practice/practice-result.tsx')).PracticeResultPage,
+);
 const SettingsPart = part('The settings', async () => (await import('./settings/settings.tsx')).SettingsPage);
 
 /** The case, the reference and the settings come when they are opened; the garage is there at once. */
@@ -58,6 +66,8 @@ export function Pages() {
         <Route path="/vehicle/:vehicleId" element={VehiclePart} />
         <Route path="/codes/:code?" element={ReferencePart} />
         <Route path="/words" element={WordsPart} />
+        <Route path="/practice" element={PracticePart} />
+        <Route path="/practice/:caseId" element={PracticeResultPart} />
         <Route path="/settings" element={SettingsPart} />
         <Route path="*" element={<Lost />} />
       </Route>

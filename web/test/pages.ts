@@ -33,7 +33,11 @@ export interface Page {
 }
 
 /** The core in this process, for there are no workers here; no recordings to take out, and no word of room. */
-export const CORE_HERE: Pick<Ports, 'core' | 'recordings' | 'space'> = {
+export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space'> = {
+  practice: {
+    answer: () => Promise.reject(new Error('not used')),
+    result: () => Promise.reject(new Error('not used')),
+  },
   core: {
     assess: (c, v, owner, at, lessons) => Promise.resolve(assess(c, v, new Date(at), owner, lessons)),
     readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
@@ -63,6 +67,7 @@ export function aPage(): Page {
       unplug: () => Promise.reject(new Error('not used')),
       setMode: () => Promise.reject(new Error('not used')),
       does: () => Promise.reject(new Error('not used')),
+      mendTo: () => Promise.reject(new Error('not used')),
     },
     tabs: {
       ...ALONE,

@@ -59,6 +59,7 @@ const ports: Ports = {
     },
     setMode: () => Promise.reject(new Error('not used')),
     does: () => Promise.reject(new Error('not used')),
+    mendTo: () => Promise.reject(new Error('not used')),
   },
   tabs: {
     ...ALONE,

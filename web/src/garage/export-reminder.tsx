@@ -18,7 +18,7 @@ export function ExportReminder() {
     // The example is nobody's record.
     const example = new Set(marks.exampleCases);
     const entries = Object.values(cases)
-      .filter((c) => !example.has(c.id))
+      .filter((c) => !example.has(c.id) && c.practice === undefined)
       .flatMap((c) => c.entries.filter((e) => e.at > since));
     if (entries.length < MUCH) return false;
     const first = entries.reduce((min, e) => (e.at < min ? e.at : min), entries[0]?.at ?? '');

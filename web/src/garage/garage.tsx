@@ -30,7 +30,9 @@ export function Garage() {
   const [isAllShown, setAllShown] = useState(false);
   const { list, away } = useMemo(() => {
     const isHere = (x: { putAwayAt?: string | undefined }) => isAllShown || x.putAwayAt === undefined;
-    const [allVehicles, allCases] = [Object.values(vehicles), Object.values(cases)];
+    // What was practised stands in the practice bay.
+    const allVehicles = Object.values(vehicles).filter((v) => !v.isPractice);
+    const allCases = Object.values(cases).filter((c) => c.practice === undefined);
     return {
       list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere)),
       away: [...allVehicles, ...allCases].filter((x) => x.putAwayAt !== undefined).length,
@@ -43,6 +45,9 @@ export function Garage() {
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-2xl">Garage</h1>
         <div className="flex flex-wrap gap-2">
+          <Link to="/practice" className={BUTTON.quiet}>
+            Practice bay
+          </Link>
           <Link to="/?import" className={BUTTON.plain}>
             <FileUp size={19} aria-hidden="true" /> Import a case file
           </Link>
@@ -165,7 +170,14 @@ function More({ rest, onMore }: { rest: number; onMore: () => void }) {
 
 /** The garage while its logbook is read; of one of many years the names are there at once. */
 function Opening({ glance }: { glance: Glance | null }) {
-  const list = useMemo(() => byVehicle(glance?.vehicles ?? [], glance?.cases ?? []), [glance]);
+  const list = useMemo(
+    () =>
+      byVehicle(
+        (glance?.vehicles ?? []).filter((v) => !v.isPractice),
+        glance?.cases ?? [],
+      ),
+    [glance],
+  );
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <p role="status">Opening the logbook…</p>

@@ -42,7 +42,7 @@ export function NewCase({ onClose }: { onClose: () => void }) {
     const record = await dispatch(openCase(vehicle, title, occasion));
     void navigate(`/case/${record.id}/${page}`);
   };
-  const known = Object.values(vehicles).filter((v) => v.putAwayAt === undefined);
+  const known = Object.values(vehicles).filter((v) => v.putAwayAt === undefined && !v.isPractice);
   return (
     <Dialog
       title={OCCASION[occasion].title}

@@ -21,6 +21,11 @@ export function browserPorts(): Ports {
       unplug: () => standInWorker().unplug(),
       setMode: (mode) => standInWorker().setMode(mode),
       does: (what) => standInWorker()[what](),
+      mendTo: (left) => standInWorker().mendTo(left),
+    },
+    practice: {
+      answer: (question) => coreWorker().practiceAnswer(question),
+      result: (record, vehicle, owner, at) => coreWorker().practiceResult(record, vehicle, owner, at),
     },
     tabs: browserTabs(),
     space: browserSpace(),

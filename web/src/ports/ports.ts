@@ -1,4 +1,5 @@
 import type { CorePort } from './core.ts';
+import type { PracticePort } from './practice.ts';
 import type { RecordingsPort } from './recordings.ts';
 import type { SpacePort } from './space.ts';
 import type { StandInPort } from './stand-in.ts';
@@ -8,6 +9,7 @@ import type { TabsPort } from './tabs.ts';
 export interface Ports {
   core: CorePort;
   standIn: StandInPort;
+  practice: PracticePort;
   tabs: TabsPort;
   space: SpacePort;
   recordings: RecordingsPort;

@@ -10,6 +10,8 @@ export interface StandInSetup {
   /** How its control units can be reached. */
   network?: NetworkId;
   isWet: boolean;
+  /** Faults of a task of the practice bay, in place of the one. */
+  practice?: { faults: Fault[]; comesAndGoes: boolean };
   /** The key is left off when the car is first plugged into. */
   isKeyOff: boolean;
 }
@@ -34,6 +36,8 @@ export interface StandInApi {
   warmUp: () => StandInState;
   mend: () => StandInState;
   drive: () => StandInState;
+  /** Repairs everything but these. */
+  mendTo: (left: readonly Fault[]) => StandInState;
 }
 
 /** The stand-in as the page uses it: a car whose adapter is a transport like any other. */
@@ -42,4 +46,5 @@ export interface StandInPort {
   unplug: () => Promise<void>;
   setMode: (mode: Mode) => Promise<StandInState>;
   does: (what: 'warmUp' | 'drive' | 'mend') => Promise<StandInState>;
+  mendTo: (left: readonly Fault[]) => Promise<StandInState>;
 }

@@ -36,14 +36,17 @@ export function StandInPanel() {
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(standInDoes('drive'))}>
           Drive a trip
         </button>
-        <button
-          type="button"
-          className={BUTTON.plain}
-          disabled={standIn.isMended}
-          onClick={() => void dispatch(standInDoes('mend'))}
-        >
-          {standIn.isMended ? 'Repaired' : 'Repair its fault'}
-        </button>
+        {/* In the practice bay it is repaired at Fix, or not at all. */}
+        {standIn.setup.practice ? null : (
+          <button
+            type="button"
+            className={BUTTON.plain}
+            disabled={standIn.isMended}
+            onClick={() => void dispatch(standInDoes('mend'))}
+          >
+            {standIn.isMended ? 'Repaired' : 'Repair its fault'}
+          </button>
+        )}
         <button type="button" className={BUTTON.plain} onClick={() => void dispatch(pullPlug())}>
           <Unplug size={18} aria-hidden="true" /> Unplug the adapter
         </button>

@@ -45,6 +45,7 @@ export function Finder({
   const named = useMemo(
     () =>
       Object.values(cases)
+        .filter((c) => c.practice === undefined)
         .sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
         .map((c) => {
           const { name = 'Vehicle', plate = '' } = vehicles[c.vehicle] ?? {};
@@ -79,6 +80,7 @@ export function Finder({
     { title: 'Import a case file', run: () => go('/?import') },
     { title: 'Look up codes', run: () => go('/codes') },
     { title: 'Glossary, warning lights, symptoms', run: () => go('/words') },
+    { title: 'Practice bay', run: () => go('/practice') },
     { title: 'Settings', run: () => go('/settings') },
     {
       title: 'Theme: bright day',

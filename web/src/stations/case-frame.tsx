@@ -15,6 +15,9 @@ import { OtherPages } from './other-pages.tsx';
 import { Rail } from './rail.tsx';
 import { Road } from './road.tsx';
 
+const PracticeBanner = lazy(async () => ({
+  default: (await import('../practice/practice-banner.tsx')).PracticeBanner,
+}));
 const Log = lazy(async () => ({ default: (await import('../logbook/log.tsx')).Log }));
 
 /** What every station of a case shares: the road, the rail, the log. */
@@ -109,6 +112,11 @@ export function CaseFrame() {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <OnlyShown caseId={caseId} />
+      {record.practice === undefined ? null : (
+        <Suspense fallback={null}>
+          <PracticeBanner record={record} />
+        </Suspense>
+      )}
       <Contained name="How far you may still drive" resetOn={assessment}>
         <Road allowance={assessment.allowance} />
       </Contained>

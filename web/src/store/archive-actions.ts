@@ -48,9 +48,11 @@ export function exportAll(): AppThunk<Promise<Blob>> {
     const { logbook, settings } = getState();
     const at = now().toISOString();
     const files: AsyncZippable = { 'README.txt': bytes(README), 'settings.json': json(settings) };
-    for (const vehicle of Object.values(logbook.vehicles))
+    // The practice bay is nobody's record.
+    for (const vehicle of Object.values(logbook.vehicles).filter((v) => !v.isPractice))
       files[`vehicles/${slug(vehicle.name)}-${slug(vehicle.id)}.json`] = json(vehicle);
     for (const record of Object.values(logbook.cases)) {
+      if (record.practice !== undefined) continue;
       const vehicle = logbook.vehicles[record.vehicle];
       if (vehicle)
         files[`cases/${slug(record.title)}-${slug(record.id)}.case.json`] = bytes(

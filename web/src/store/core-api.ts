@@ -6,18 +6,19 @@ import type { Wording } from '@pincer/core/words';
 import { now } from '../clock.ts';
 import type { ReferenceHit } from '../ports/core.ts';
 import type { Ports } from '../ports/ports.ts';
+import type { PracticeResult } from '../ports/practice.ts';
 import type { Settings } from '../storage/records.ts';
 import { lessonsOf } from './lessons.ts';
 import type { LogbookState } from './logbook-slice.ts';
 
-export type { ReferenceHit };
+export type { PracticeResult, ReferenceHit };
 
 /** What it needs of the store; the store is made of it, so that it cannot name the whole. */
 interface Known {
   logbook: LogbookState;
   settings: Settings;
 }
-type Way = Pick<Ports, 'core'>;
+type Way = Pick<Ports, 'core' | 'practice'>;
 
 /** Why the core's work failed, a sentence without its end. */
 export interface CoreFault {
@@ -92,6 +93,21 @@ export const coreApi = createApi({
         }
       },
     }),
+    practiceResult: build.query<PracticeResult, AssessmentKey>({
+      keepUnusedDataFor: 3_600,
+      queryFn: async ({ caseId }, { extra, getState }) => {
+        const { practice } = extra as Way;
+        const { logbook, settings } = getState() as Known;
+        const record = logbook.cases[caseId];
+        const vehicle = record ? logbook.vehicles[record.vehicle] : undefined;
+        if (!record || !vehicle) return { error: { message: 'The case is not here any more' } };
+        try {
+          return { data: await practice.result(record, vehicle, settings.owner, now().toISOString()) };
+        } catch (error) {
+          return { error: faultOf(error) };
+        }
+      },
+    }),
     codePage: build.query<CodePage, { code: string; wording: Wording }>({
       keepUnusedDataFor: 600,
       queryFn: ({ code, wording }, { extra }) =>
@@ -110,5 +126,5 @@ export const coreApi = createApi({
   }),
 });
 
-export const { useAssessQuery, useCodePageQuery, useSearchQuery } = coreApi;
+export const { useAssessQuery, useCodePageQuery, usePracticeResultQuery, useSearchQuery } = coreApi;
 export { skipToken };

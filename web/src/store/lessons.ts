@@ -9,6 +9,6 @@ const sameLessons = (a: readonly Lesson[], b: readonly Lesson[]): boolean =>
 export const lessonsOf = createSelector(
   [(logbook: Pick<LogbookState, 'cases'>) => logbook.cases],
   (cases: Readonly<Record<string, CaseRecord>>): readonly Lesson[] =>
-    Object.values(cases).flatMap((record) => lessonOf(record) ?? []),
+    Object.values(cases).flatMap((record) => (record.practice === undefined ? (lessonOf(record) ?? []) : [])),
   { memoizeOptions: { resultEqualityCheck: sameLessons } },
 );

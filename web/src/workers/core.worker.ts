@@ -4,6 +4,7 @@ import { readCaseFile, type CaseRecord, type Lesson, type Owner } from '@pincer/
 import { decodeFileText } from '@pincer/core/link';
 import { NO_SOURCE, emptyScan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { PracticePort, PracticeQuestion } from '../ports/practice.ts';
 import { searchReference } from './search.ts';
 import { ReceivedCases, type CasePart } from './sent-cases.ts';
 
@@ -66,6 +67,10 @@ const api = {
   decodeFileText,
   searchReference,
   codePage,
+  practiceAnswer: async (question: PracticeQuestion) =>
+    (await import('./practice.ts')).practice.answer(question),
+  practiceResult: async (...of: Parameters<PracticePort['result']>) =>
+    (await import('./practice.ts')).practice.result(...of),
 };
 export type CoreApi = typeof api;
 

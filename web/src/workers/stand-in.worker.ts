@@ -28,7 +28,8 @@ const api: StandInApi = {
       const plan = CARS.find((c) => c.id === next.car);
       car = new StandIn({
         ...(plan ? { car: plan } : {}),
-        faults: next.fault ? [next.fault] : [],
+        faults: next.practice?.faults ?? (next.fault ? [next.fault] : []),
+        comesAndGoes: next.practice?.comesAndGoes ?? false,
         seed: next.seed,
         temperament: next.temperament,
         network: next.network ?? 'open',
@@ -60,6 +61,11 @@ const api: StandInApi = {
   mend() {
     car?.mend();
     isMended = true;
+    return state();
+  },
+  mendTo(left) {
+    car?.mendTo(left);
+    isMended = left.length === 0;
     return state();
   },
   drive() {

@@ -1,5 +1,6 @@
 import { CAUTIONS, checkById } from '@pincer/core/knowledge';
 import type { PreliminaryCheck } from '@pincer/core/urgency';
+import { AskPracticeCar } from '../../practice/ask-practice-car.tsx';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
@@ -41,6 +42,13 @@ export function PreliminaryChecks({
                   </summary>
                   <Cautions texts={check.cautions.map((c) => tell(CAUTIONS[c]))} />
                   <p className="mt-2">{tell(check.how)}</p>
+                  <AskPracticeCar
+                    caseId={caseId}
+                    check={check.id}
+                    onAnswer={(outcome) =>
+                      void dispatch(addRecord(caseId, { kind: 'check', check: check.id, outcome }))
+                    }
+                  />
                   <div className="mt-2 flex flex-wrap gap-2">
                     {check.outcomes.map((o) => (
                       <button

@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import type { CheckView } from '@pincer/core/assess';
 import { NOT_DONE, type NotDone } from '@pincer/core/case';
 import { UNKNOWN_ENGINE, windowOfScan, workedFigures, type WorkedFigure } from '@pincer/core/signals';
+import { AskPracticeCar } from '../../practice/ask-practice-car.tsx';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -214,6 +215,13 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
       {hasSeen ? (
         <>
           <p className="text-[17px]">{check.how}</p>
+          <AskPracticeCar
+            caseId={record.id}
+            check={check.id}
+            onAnswer={(outcome) =>
+              void take(outcome, check.outcomes.find((o) => o.id === outcome)?.title ?? outcome)
+            }
+          />
           {check.measurement ? (
             <MeterBench
               check={check}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FailureStep } from '@pincer/core/link';
+import { PracticeConnect } from '../../practice/practice-connect.tsx';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import {
   connectReal,
@@ -97,29 +98,35 @@ export function PlugIn() {
         ) : null}
       </div>
       {isTalking || isSearched ? <FindUnits /> : null}
-      {isTalking ? null : <FailureFinder isBusy={isBusy} onTry={tryAgain} />}
-      <RealAdapter
-        isBusy={isBusy}
-        choice={real.choice}
-        setChoice={real.setChoice}
-        onConnect={(kind) => void andRead(toReal(kind))}
-      />
-      <WhichTool onByHand={() => setByHand(true)} />
-      <StandInAdapterChoice
-        choice={choice}
-        vehicle={vehicle}
-        isTalking={isTalking}
-        isBusy={isBusy}
-        hasTried={state.connection !== null}
-        onChoose={setChoice}
-        onConnect={(alsoRead) => {
-          if (alsoRead) void andRead(toStandIn());
-          else {
-            setPrepared(true);
-            void toStandIn();
-          }
-        }}
-      />
+      {record.practice === undefined ? (
+        <>
+          {isTalking ? null : <FailureFinder isBusy={isBusy} onTry={tryAgain} />}
+          <RealAdapter
+            isBusy={isBusy}
+            choice={real.choice}
+            setChoice={real.setChoice}
+            onConnect={(kind) => void andRead(toReal(kind))}
+          />
+          <WhichTool onByHand={() => setByHand(true)} />
+          <StandInAdapterChoice
+            choice={choice}
+            vehicle={vehicle}
+            isTalking={isTalking}
+            isBusy={isBusy}
+            hasTried={state.connection !== null}
+            onChoose={setChoice}
+            onConnect={(alsoRead) => {
+              if (alsoRead) void andRead(toStandIn());
+              else {
+                setPrepared(true);
+                void toStandIn();
+              }
+            }}
+          />
+        </>
+      ) : (
+        <PracticeConnect caseId={record.id} isBusy={isBusy} />
+      )}
       <StandInPanel />
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
     </StationPage>

@@ -201,7 +201,8 @@ function Row({ code, isEngine }: { code: UnitCode; isEngine: boolean }) {
         ) : null}
         {code.holdsLamp ? (
           <span className={cx(TAG, 'gap-1')}>
-            <Lightbulb size={14} aria-hidden="true" /> keeps {isEngine ? 'the engine' : 'its warning'} light on
+            <Lightbulb size={14} aria-hidden="true" /> keeps {isEngine ? 'the engine' : 'its warning'} light
+            on
           </span>
         ) : null}
         {code.change ? (
