@@ -88,6 +88,20 @@ const outcomeTitle = (check: string, outcome: string | null): string =>
 const checkTitle = (check: string): string =>
   atCylinder(checkById(check.split(':')[0] ?? '')?.title ?? check, placeOf(check));
 
+/** Minutes of a full reading, plugging in included. */
+const READING_MINUTES = 5;
+const NO_STAND: Pick<PathStep, 'leads' | 'truth'> = { leads: null, truth: 0 };
+
+function readingStep(scan: Scan | null): Pick<PathStep, 'title' | 'result' | 'cost' | 'minutes'> {
+  const codes = [...new Set(scan?.codes.map((c) => c.code))];
+  return {
+    title: 'Reading',
+    result: codes.length === 0 ? 'No codes.' : `${codes.join(', ')}.`,
+    cost: 0,
+    minutes: READING_MINUTES,
+  };
+}
+
 /** What is to be known of a task to walk it. */
 export interface Walk {
   task: PracticeTask;
@@ -121,11 +135,20 @@ export async function plannedPath(
   const readAgain = async () =>
     add({ kind: 'scan', via: 'adapter', isComplete: true, scan: await read(wrong()) });
   await readAgain();
+  const first = current.entries.at(-1);
+  steps.push({
+    ...NO_STAND,
+    ...readingStep(first?.kind === 'scan' ? first.scan : null),
+    danger: null,
+    isNeedless: false,
+  });
   for (let i = 0; i < MAX_STEPS; i++) {
     if (wrong().length === 0 && task.parts.length > 0) return sum(steps, true);
     const a = assess(current, vehicle, now, owner);
     const ids = wrong().map((p) => p.cause);
     const stand = standOf(a, ids);
+    // What a step said is what is known after it.
+    Object.assign(steps.at(-1) ?? {}, stand);
     const check = a.checks.find((c) => c.isWorthIt);
     if (check) {
       const known = checkById(check.id.split(':')[0] ?? '');
@@ -202,9 +225,6 @@ const isStep = (e: Entry): boolean =>
   e.kind === 'clear' ||
   (e.kind === 'decision' && e.option === 'help');
 
-/** Minutes of a full reading, plugging in included. */
-const READING_MINUTES = 5;
-
 /**
  * The way that a learner went, step by step: what each cost, what it said, and what was dangerous. Every step is judged by what
  * was known before it.
@@ -258,14 +278,7 @@ export function walkedPath(record: CaseRecord, { task, vehicle, owner, now }: Wa
         return;
       }
       case 'scan': {
-        const codes = [...new Set(entry.scan.codes.map((c) => c.code))];
-        steps.push({
-          ...base,
-          title: 'Reading',
-          result: codes.length === 0 ? 'No codes.' : `${codes.join(', ')}.`,
-          cost: 0,
-          minutes: READING_MINUTES,
-        });
+        steps.push({ ...base, ...readingStep(entry.scan) });
         return;
       }
       default:

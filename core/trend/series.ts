@@ -52,7 +52,7 @@ const testOf = (v: ReadValue): Pick<Series, 'id' | 'title' | 'unit' | 'limit'> |
 
 /**
  * What can be followed over the readings of one vehicle: the car's own test results against their limits (service 06), trims
- * and charging at warm idle. Only figures that at least two readings tell.
+ * and charging at warm idle, and how fast the coolant warms up in recordings. Only figures that at least two readings tell.
  */
 export function seriesOf(cases: readonly CaseRecord[], engine: EngineFacts): Series[] {
   const found = new Map<string, Series>();
@@ -103,7 +103,43 @@ export function seriesOf(cases: readonly CaseRecord[], engine: EngineFacts): Ser
         volts,
       );
   }
+  for (const { at, minutes, isDriven } of warmUps(cases))
+    add(
+      {
+        id: `warm-up:${isDriven ? 'driving' : 'idle'}`,
+        title: `Warm-up ${isDriven ? 'while driving' : 'at idle'}, from {20 to 70 °C}`,
+        unit: 'min',
+        // At idle an engine may take any time in winter: nothing is said of it.
+        limit: isDriven ? { value: WARM_UP_LIMIT, side: 'most' } : null,
+      },
+      at,
+      minutes,
+    );
   return [...found.values()].filter((s) => s.points.length > 1);
+}
+
+/** Minutes from 20 to 70 °C while driving, from where on a thermostat is worth a look. */
+const WARM_UP_LIMIT = 15;
+/** The span that it is put to, K; the least that a recording has to show of it; and where a thermostat begins to open, °C. */
+const [WARM_SPAN, LEAST_RISE, OPENS] = [50, 10, 78];
+const DRIVEN: ReadonlySet<string> = new Set(['driving', 'cruise']);
+
+/** How long the coolant takes to warm up, put to the same span, from recordings of a cold engine. */
+function warmUps(cases: readonly CaseRecord[]): { at: string; minutes: number; isDriven: boolean }[] {
+  return cases
+    .flatMap((c) => foldCase(c).recordings)
+    .flatMap(({ at, windows }) =>
+      windows.flatMap(({ state, seconds, stats }) => {
+        const coolant = stats['coolant'];
+        const isDriven = DRIVEN.has(state);
+        if (!coolant || (!isDriven && state !== 'idle-cold')) return [];
+        const rise = coolant.last - coolant.first;
+        if (rise < LEAST_RISE || coolant.last > OPENS || seconds <= 0) return [];
+        const minutes = Math.round(((WARM_SPAN / rise) * seconds) / 6) / 10;
+        return [{ at, minutes, isDriven }];
+      }),
+    )
+    .sort((a, b) => a.at.localeCompare(b.at));
 }
 
 /** Where the calibration of a unit is another one than at the reading before. */

@@ -111,3 +111,40 @@ describe('what is followed', () => {
     ]);
   });
 });
+
+test('how fast it warms up, from recordings of a cold engine put to the same span; a warm one says nothing', () => {
+  const coolant = (first: number, last: number) => ({
+    count: 60,
+    mean: (first + last) / 2,
+    min: Math.min(first, last),
+    max: Math.max(first, last),
+    first,
+    last,
+    swings: 0,
+  });
+  const recording = (state: 'driving' | 'idle-warm', first: number, last: number, seconds: number) => ({
+    kind: 'recording' as const,
+    recording: 'rec_1',
+    title: 'A drive',
+    seconds,
+    samples: 60,
+    channels: [],
+    marks: [],
+    windows: [{ state, seconds, stats: { coolant: coolant(first, last) } }],
+  });
+  const found = seriesOf(
+    [
+      makeCase(
+        recording('driving', 20, 70, 480),
+        recording('driving', 30, 55, 360),
+        recording('driving', 30, 34, 360),
+        recording('idle-warm', 60, 75, 60),
+        recording('driving', 60, 89, 300),
+      ),
+    ],
+    UNKNOWN_ENGINE,
+  );
+  expect(found).toHaveLength(1);
+  expect(found[0]).toMatchObject({ id: 'warm-up:driving', unit: 'min', limit: { value: 15, side: 'most' } });
+  expect(found[0]?.points.map((p) => p.value)).toEqual([8, 12]);
+});
