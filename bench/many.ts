@@ -87,7 +87,11 @@ async function logOf(browser: Browser, address: string, count: number): Promise<
   await page.waitForTimeout(5_000);
   // Fetched once, so that its file is not counted.
   await page.getByRole('link', { name: /^Log, / }).click();
-  await page.getByRole('dialog').getByText('Strike out').first().waitFor();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^More: / })
+    .first()
+    .waitFor();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.waitForTimeout(500);
   const opens = await untilDrawn(
@@ -95,9 +99,15 @@ async function logOf(browser: Browser, address: string, count: number): Promise<
     `document.querySelector('a[aria-label^="Log, "]').click()`,
     '[role=dialog] li p',
   );
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^More: / })
+    .first()
+    .click();
+  await page.getByRole('menuitem', { name: 'Strike out' }).waitFor();
   const strike = await untilDrawn(
     page,
-    `document.querySelector('[role=dialog] li button').click()`,
+    `document.querySelector('[role=menuitem]').click()`,
     '[role=dialog] li input',
   );
   const elements = Number(await page.evaluate('document.querySelectorAll("*").length'));

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { example } from './helpers.ts';
+import { example, openStrikeOut } from './helpers.ts';
 
 test('from a code typed in to its meaning, one touch', async ({ page }) => {
   await page.goto('/');
@@ -64,7 +64,7 @@ test('an entry is struck out with a reason and its weight goes', async ({ page }
   await expect(found).toContainText('Only in the wet');
   await page.keyboard.press('l');
   const row = page.getByRole('listitem').filter({ hasText: 'Only in the wet: yes.' });
-  await row.getByRole('button', { name: 'Strike out' }).click();
+  await openStrikeOut(row);
   await page.getByLabel('Reason').fill('It was dry.');
   await row.getByRole('button', { name: 'Strike out' }).click();
   await expect(page.getByText('Struck out: It was dry.', { exact: true })).toBeVisible();

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Opens a case for a new made-up vehicle and ends at Light. */
 export async function openCase(page: Page, name = 'Tarrow Finch 1.4'): Promise<void> {
@@ -74,4 +74,10 @@ export async function example(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Look at an example logbook' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
   await expect(page.getByText('Looked at before buying')).toBeVisible();
+}
+
+/** Opens the form by which an entry of the log is struck out: in its row's menu. */
+export async function openStrikeOut(row: Locator): Promise<void> {
+  await row.getByRole('button', { name: /^More: / }).click();
+  await row.page().getByRole('menuitem', { name: 'Strike out' }).click();
 }

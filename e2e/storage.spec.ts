@@ -73,7 +73,7 @@ test('an entry that storage will not keep says so, stays, and is kept at another
     .click();
   const alert = page.getByRole('alert').filter({ hasText: 'One entry is not saved.' });
   await expect(alert).toContainText('There is no room left for this page on this device');
-  await expect(page.getByRole('link', { name: /^Log, 1 entries, not saved/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Log, 1 entry, not saved/ })).toBeVisible();
   await expect(alert.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
   await alert.getByRole('button', { name: 'Try again' }).click();
   await expect(alert).toBeVisible();
@@ -235,7 +235,7 @@ test('a database that the browser has lost comes back from the second copy, and 
     .getByRole('radiogroup', { name: 'Engine light (check engine)' })
     .getByRole('radio', { name: 'Steady' })
     .click();
-  await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Log, 1 entry, saved/ })).toBeVisible();
   const place = page.url();
   // The copy follows the entry: it is there before the browser loses anything.
   await expect
@@ -255,7 +255,7 @@ test('a database that the browser has lost comes back from the second copy, and 
     .getByRole('status')
     .filter({ hasText: 'Your browser had lost 3 records. They are back.' });
   await expect(said).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Log, 1 entries, saved/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Log, 1 entry, saved/ })).toBeVisible();
   await expectAccessible(page);
   await said.getByRole('button', { name: 'I have read this' }).click();
   await expect(said).toBeHidden();

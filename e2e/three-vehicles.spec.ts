@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { connect, example, expectAccessible, readAll, station } from './helpers.ts';
+import { connect, example, expectAccessible, openStrikeOut, readAll, station } from './helpers.ts';
 
 /** The first chance that the middle of Narrow down shows. */
 async function leader(page: Page): Promise<string> {
@@ -64,11 +64,11 @@ for (const { name, vehicle, title, fault, code } of [
     const log = page.getByRole('dialog');
     const row = log
       .getByRole('listitem')
-      .filter({ has: page.getByRole('button', { name: 'Strike out' }) })
+      .filter({ has: page.getByRole('button', { name: /^More: / }) })
       .first();
-    await row.getByRole('button', { name: 'Strike out' }).click();
+    await openStrikeOut(row);
     await page.getByLabel('Reason').fill('Wrong plug.');
-    await row.getByRole('button', { name: 'Strike out' }).click();
+    await log.getByRole('button', { name: 'Strike out' }).click();
     await expect(page.getByText('Struck out: Wrong plug.', { exact: true })).toBeVisible();
     await page.keyboard.press('Escape');
     await expect.poll(() => leader(page)).toBe(before);

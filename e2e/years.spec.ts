@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { longLog, manyCases, putRows } from '../bench/years.ts';
+import { openStrikeOut } from './helpers.ts';
 
 // What is drawn and worked out stays small, however much there is. How long it takes is measured in the bench.
 const elements = 'document.querySelectorAll("*").length';
@@ -46,7 +47,7 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await expect(log.getByText('Note 4985:')).toBeVisible();
   expect(Number(await page.evaluate(elements))).toBeLessThan(1500);
   const row = log.getByRole('listitem').filter({ hasText: 'Note 4980:' });
-  await row.getByRole('button', { name: 'Strike out' }).click();
+  await openStrikeOut(row);
   await row.getByPlaceholder('Reason').fill('Written on');
   // To the first entry: what is not in sight is measured on the way, so that the end moves.
   await expect

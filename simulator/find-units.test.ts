@@ -142,18 +142,21 @@ describe('control units that nobody has listed', () => {
     expect(await asksAll(flat.connection)).toBe(true);
   });
 
-  test('on any car and network: every unit once, nothing but reading, and all are asked again', async () => {
-    for (const car of CARS)
-      for (const network of ['open', 'sleeping', 'older', 'unusual', 'newer'] as const) {
-        const { port, connection, before } = await talking({ car, network, faults: [] });
-        const { units, end } = await findUnits(connection);
-        expect(end).toEqual({ how: 'complete' });
-        expect(new Set(units.map((u) => u.answer)).size).toBe(units.length);
-        expect(units.length).toBe(1 + (car.gearbox ? 1 : 0) + car.units.length);
-        for (const s of requestsOf(port.sent.slice(before)))
-          expect(READ_ONLY).toContain(Number.parseInt(s.slice(0, 2), 16));
-        expect(await asksAll(connection)).toBe(true);
-      }
+  test.each(
+    CARS.flatMap((car) =>
+      (['open', 'sleeping', 'older', 'unusual', 'newer'] as const).map(
+        (network) => [car.id, network, car] as const,
+      ),
+    ),
+  )('%s, %s: every unit once, nothing but reading, and all are asked again', async (_, network, car) => {
+    const { port, connection, before } = await talking({ car, network, faults: [] });
+    const { units, end } = await findUnits(connection);
+    expect(end).toEqual({ how: 'complete' });
+    expect(new Set(units.map((u) => u.answer)).size).toBe(units.length);
+    expect(units.length).toBe(1 + (car.gearbox ? 1 : 0) + car.units.length);
+    for (const s of requestsOf(port.sent.slice(before)))
+      expect(READ_ONLY).toContain(Number.parseInt(s.slice(0, 2), 16));
+    expect(await asksAll(connection)).toBe(true);
   });
 
   test('on an older line without a header of its own nothing is asked', async () => {

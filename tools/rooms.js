@@ -71,7 +71,7 @@ export const WEB_ARROWS = {
   garage: ['accepted', 'inspection', 'papers', 'store', 'ui'],
   inspection: ['store', 'ui'],
   papers: ['ui'],
-  logbook: ['pictures', 'store', 'ui'],
+  logbook: ['papers', 'pictures', 'store', 'ui'],
   pictures: ['store', 'ui'],
   shell: ['logbook', 'reference', 'stations', 'store', 'ui'],
   stations: [

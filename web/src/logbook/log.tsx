@@ -10,6 +10,9 @@ import { Dialog } from '../ui/dialog.tsx';
 import { counted, day, megabytes, moment, timeOfDay } from '../ui/format.ts';
 import { AddPicture } from '../pictures/add-picture.tsx';
 import { Attachment } from '../pictures/attachment.tsx';
+import { LOG_KINDS, ofKind, type LogKind } from './log-kinds.ts';
+import { LogMenu } from './log-menu.tsx';
+import { PrintCase } from './print-case.tsx';
 import { SaveCase, SaveForOthers } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 import { useTell } from '../store/use-tell.ts';
@@ -19,6 +22,8 @@ const AHEAD = 8;
 /** How high a row is before it was drawn, px. */
 const ROW_PX = 92;
 const DAY_PX = 44;
+
+const LOG_KIND_IDS = Object.keys(LOG_KINDS) as LogKind[];
 
 /** A row of the log: the heading of a day, or an entry of it. */
 type Row = { key: string; day: string } | { key: string; entry: Entry };
@@ -65,6 +70,7 @@ export function Log({
       <div className="flex flex-wrap gap-2">
         <SaveCase caseId={record.id} />
         <SaveForOthers caseId={record.id} />
+        <PrintCase record={record} state={state} assessment={assessment} />
         <AddPicture caseId={record.id} label="Add a picture or file" />
       </div>
       <AttachedSize record={record} />
@@ -100,7 +106,8 @@ function Rows({
   state: CaseState;
   assessment: Assessment | null;
 }) {
-  const rows = useMemo(() => rowsOf(record.entries), [record.entries]);
+  const [kind, setKind] = useState<LogKind>('all');
+  const rows = useMemo(() => rowsOf(ofKind(record.entries, kind)), [record.entries, kind]);
   const [striking, setStriking] = useState<string | null>(null);
   const list = useRef<HTMLOListElement>(null);
   const virtual = useVirtualizer({
@@ -118,34 +125,51 @@ function Rows({
     },
   });
   return (
-    <ol ref={list} className="relative mt-3" style={{ height: virtual.getTotalSize() }}>
-      {virtual.getVirtualItems().map(({ index, key, start }) => {
-        const row = rows[index];
-        if (!row) return null;
-        return (
-          <li
-            key={key}
-            ref={virtual.measureElement}
-            data-index={index}
-            className="absolute inset-x-0 top-0"
-            style={{ transform: `translateY(${start}px)` }}
-          >
-            {'day' in row ? (
-              <h3 className="pb-1 pt-3 text-[15px] font-bold">{row.day}</h3>
-            ) : (
-              <LogEntry
-                entry={row.entry}
-                caseId={record.id}
-                struck={state.retracted.get(row.entry.id)?.reason ?? null}
-                assessment={assessment}
-                isStriking={striking === row.key}
-                onStriking={setStriking}
-              />
-            )}
-          </li>
-        );
-      })}
-    </ol>
+    <>
+      <label className="mt-3 flex flex-wrap items-center gap-x-3">
+        <span className="font-semibold">Show</span>
+        <select
+          className={`${FIELD} flex-1`}
+          value={kind}
+          onChange={(e) => setKind(LOG_KIND_IDS.find((k) => k === e.target.value) ?? 'all')}
+        >
+          {LOG_KIND_IDS.map((k) => (
+            <option key={k} value={k}>
+              {LOG_KINDS[k]}
+            </option>
+          ))}
+        </select>
+      </label>
+      {rows.length === 0 ? <p className="mt-3 text-ink-2">Nothing of this kind yet.</p> : null}
+      <ol ref={list} className="relative mt-3" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map(({ index, key, start }) => {
+          const row = rows[index];
+          if (!row) return null;
+          return (
+            <li
+              key={key}
+              ref={virtual.measureElement}
+              data-index={index}
+              className="absolute inset-x-0 top-0"
+              style={{ transform: `translateY(${start}px)` }}
+            >
+              {'day' in row ? (
+                <h3 className="pb-1 pt-3 text-[15px] font-bold">{row.day}</h3>
+              ) : (
+                <LogEntry
+                  entry={row.entry}
+                  caseId={record.id}
+                  struck={state.retracted.get(row.entry.id)?.reason ?? null}
+                  assessment={assessment}
+                  isStriking={striking === row.key}
+                  onStriking={setStriking}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </>
   );
 }
 
@@ -168,6 +192,7 @@ function LogEntry({
   const tell = useTell();
   const isUnsaved = useAppSelector((s) => entry.id in s.logbook.unsaved);
   const isSaving = useAppSelector((s) => entry.id in s.logbook.saving);
+  const sentence = tell(entrySentence(entry, assessment));
   return (
     <div
       className={cx(
@@ -175,27 +200,22 @@ function LogEntry({
         isCarEntry(entry) ? 'border-l-car' : 'border-l-own',
       )}
     >
+      {struck !== null || entry.kind === 'retracted' || isStriking ? null : (
+        <div className="float-right -mt-1">
+          <LogMenu sentence={sentence} onStrike={() => onStriking(entry.id)} />
+        </div>
+      )}
       <p className="text-[14px] text-ink-2">
         {timeOfDay(entry.at)}
         {entry.clockAt ? `; this device’s clock said ${moment(entry.clockAt)}` : ''}
         {isUnsaved ? '; not saved' : isSaving ? '; saving…' : ''}
       </p>
-      <p className={struck === null ? '' : 'text-ink-2 line-through'}>
-        {tell(entrySentence(entry, assessment))}
-      </p>
+      <p className={struck === null ? '' : 'text-ink-2 line-through'}>{sentence}</p>
       {entry.kind === 'attachment' && struck === null ? <Attachment entry={entry} /> : null}
       {struck === null ? null : <p className="text-[15px]">Struck out: {struck}</p>}
       {struck !== null || entry.kind === 'retracted' ? null : isStriking ? (
         <Strike entry={entry} caseId={caseId} onDone={() => onStriking(null)} />
-      ) : (
-        <button
-          type="button"
-          className="min-h-11 text-[15px] font-semibold underline underline-offset-4"
-          onClick={() => onStriking(entry.id)}
-        >
-          Strike out
-        </button>
-      )}
+      ) : null}
     </div>
   );
 }

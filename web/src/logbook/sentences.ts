@@ -14,7 +14,7 @@ import {
 
 /** Whether an entry is something that the car said; the others are the owner's. */
 export function isCarEntry(entry: Entry): boolean {
-  return entry.kind === 'scan' || entry.kind === 'connection';
+  return entry.kind === 'scan' || entry.kind === 'connection' || entry.kind === 'recording';
 }
 
 const at = (text: string, cylinder: string | undefined): string =>

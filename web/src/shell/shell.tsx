@@ -5,6 +5,7 @@ import { useSaveState } from '../logbook/save-state.tsx';
 import { StorageNotice } from '../logbook/storage-notice.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { cx } from '../ui/classes.ts';
+import { counted } from '../ui/format.ts';
 import { Contained } from '../ui/contained.tsx';
 import { later } from '../ui/later.ts';
 import { Mark } from '../ui/mark.tsx';
@@ -55,7 +56,7 @@ export function Shell() {
       >
         Skip to content
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-2 border-b border-line bg-sheet px-3 md:gap-4 md:px-4">
+      <header className="flex h-[52px] shrink-0 folded:hidden low:h-11 items-center gap-2 border-b border-line bg-sheet px-3 md:gap-4 md:px-4">
         <Link
           id="to-garage"
           to="/"
@@ -123,7 +124,7 @@ function LogLink({ caseId, count }: { caseId: string; count: number }) {
         'flex min-h-11 min-w-11 shrink-0 items-center justify-center gap-2 rounded-full border bg-sheet-2 px-2 text-[14px] md:px-3',
         state === 'not saved' ? 'border-2 border-ink font-bold' : 'border-line',
       )}
-      aria-label={`Log, ${count} entries, ${state}`}
+      aria-label={`Log, ${counted(count, 'entry', 'entries')}, ${state}`}
     >
       <ScrollText size={20} className="md:hidden" aria-hidden="true" />
       <span className="hidden md:inline">

@@ -1,5 +1,5 @@
-import { Suspense, lazy, useMemo } from 'react';
-import { Link, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Suspense, lazy, useMemo, useRef } from 'react';
+import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STATIONS, type Assessment } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
 import { useAppSelector } from '../store/store.ts';
@@ -13,6 +13,7 @@ import { useShortcut } from '../ui/shortcuts.ts';
 import type { CaseContext } from './case-context.ts';
 import { OtherPages } from './other-pages.tsx';
 import { Rail } from './rail.tsx';
+import { useFold } from './use-fold.ts';
 import { Road } from './road.tsx';
 
 const PracticeBanner = lazy(async () => ({
@@ -38,6 +39,8 @@ export function CaseFrame() {
     },
   );
   useShortcut('l', () => setParams({ log: '' }));
+  const main = useRef<HTMLElement>(null);
+  useFold(main, useLocation().pathname + assessed.status);
 
   if (status === 'loading')
     return (
@@ -135,6 +138,7 @@ export function CaseFrame() {
         </Contained>
         <main
           id="work"
+          ref={main}
           className="relative flex min-h-0 min-w-0 flex-1 flex-col overflow-y-auto"
           tabIndex={-1}
         >

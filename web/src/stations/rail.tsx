@@ -1,6 +1,7 @@
 import { NavLink } from 'react-router';
 import type { StationView } from '@pincer/core/assess';
 import { cx } from '../ui/classes.ts';
+import { StationsByName } from './stations-by-name.tsx';
 import { STATION_TITLES } from './titles.ts';
 
 const STATUS_WORDS = {
@@ -14,9 +15,10 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
   return (
     <nav
       aria-label="Stations"
-      className="shrink-0 overflow-x-auto border-b border-line bg-sheet-2 md:w-[188px] md:overflow-y-auto md:border-b-0 md:border-r md:pt-3"
+      className="flex shrink-0 overflow-x-auto border-b max-md:items-center border-line bg-sheet-2 max-md:folded:hidden md:w-[188px] md:overflow-y-auto md:border-b-0 md:border-r md:pt-3 low:md:pt-0"
     >
-      <ol className="flex gap-1 px-2 py-1 md:flex-col md:gap-0 md:p-0">
+      <StationsByName caseId={caseId} stations={stations} />
+      <ol className="flex gap-1 py-1 pr-2 md:w-full md:flex-col md:gap-0 md:p-0 low:max-md:py-0">
         {stations.map((s, i) => (
           <li key={s.id} className="shrink-0">
             <NavLink
@@ -24,7 +26,7 @@ export function Rail({ caseId, stations }: { caseId: string; stations: readonly 
               aria-label={`${i + 1} ${STATION_TITLES[s.id]} ${s.summary === '–' ? '' : s.summary} (${STATUS_WORDS[s.status]})`}
               className={({ isActive }) =>
                 cx(
-                  'group flex min-h-11 min-w-9 items-center gap-2 px-0.5 md:min-h-[58px] md:px-3',
+                  'group flex min-h-11 min-w-9 items-center gap-2 px-0.5 md:min-h-[58px] md:px-3 low:md:min-h-11',
                   isActive && 'here md:bg-sheet md:shadow-[inset_5px_0_0_var(--ink)]',
                 )
               }

@@ -12,28 +12,28 @@ export function Road({ allowance }: { allowance: Allowance }) {
   const isEndless = level === 'no-limit';
   return (
     <section aria-label="How far you may still drive" className="shrink-0 border-b border-line">
-      <div className="verge-hatch flex min-h-[68px] items-stretch">
+      <div className="verge-hatch flex min-h-[68px] items-stretch low:min-h-11">
         <div
-          className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px]"
+          className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px] low:pb-4 low:pt-1"
           // A road without an end leaves no more than the button beside it.
           style={isEndless ? { flex: '1 1 0' } : { width: `${ROAD_SHARE[level]}%` }}
         >
           <b className="block text-[18px] leading-tight md:text-[19px]">{allowance.title}</b>
-          <span className="hidden text-[14px] md:block">{allowance.detail}</span>
+          <span className="hidden text-[14px] md:block low:hidden">{allowance.detail}</span>
         </div>
         <button
           type="button"
           onClick={() => setOpen(true)}
           className={cx(
-            'flex min-w-0 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px]',
+            'flex min-w-0 items-center justify-between gap-3 px-3 py-2 text-left text-[14px] leading-snug md:px-[18px] low:py-0.5',
             isEndless ? 'min-w-11 shrink-0' : 'flex-1',
           )}
         >
           {!isEndless && first ? (
             <span className="min-w-0">
-              <b className="line-clamp-2 md:text-[17px]">{first.text}</b>
+              <b className="line-clamp-2 md:text-[17px] low:text-[14px]">{first.text}</b>
               {change ? (
-                <span className="hidden md:line-clamp-1">
+                <span className="hidden md:line-clamp-1 low:hidden!">
                   Becomes “{change.title.toLowerCase()}” once {change.once}.
                 </span>
               ) : null}

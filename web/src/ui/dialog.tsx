@@ -31,6 +31,13 @@ export function Dialog({
             e.preventDefault();
             body.current?.focus();
           }}
+          // Where what opened it is gone meanwhile, the work goes on from the page and not from nowhere.
+          onCloseAutoFocus={() => {
+            requestAnimationFrame(() => {
+              const at = document.activeElement;
+              if (at === null || at === document.body) document.getElementById('work')?.focus();
+            });
+          }}
           className={cx(
             'fixed z-50 flex flex-col border-line bg-sheet text-ink',
             side === 'middle' &&

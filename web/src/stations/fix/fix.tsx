@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { ProcedureView } from '@pincer/core/assess';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { WhichCylinder } from '../../ui/which-cylinder.tsx';
@@ -119,12 +119,16 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
       return step.value && value !== '' ? [{ what: step.value.what, value, unit: step.value.unit }] : [];
     });
     await dispatch(
-      addRecord(record.id, {
-        kind: 'repair',
-        cause: procedure.cause,
-        ...details,
-        ...(values.length > 0 ? { values } : {}),
-      }),
+      recordSaying(
+        record.id,
+        {
+          kind: 'repair',
+          cause: procedure.cause,
+          ...details,
+          ...(values.length > 0 ? { values } : {}),
+        },
+        'Repair recorded.',
+      ),
     );
     forget();
     void navigate(`/case/${record.id}/prove`);
@@ -225,7 +229,11 @@ function OtherRepair() {
             onChange={setTold}
             onRecord={(details) =>
               void dispatch(
-                addRecord(record.id, { kind: 'repair', cause: 'other', title: title.trim(), ...details }),
+                recordSaying(
+                  record.id,
+                  { kind: 'repair', cause: 'other', title: title.trim(), ...details },
+                  'Repair recorded.',
+                ),
               ).then(() => navigate(`/case/${record.id}/prove`))
             }
           />

@@ -1,7 +1,7 @@
 import { CAUTIONS, checkById } from '@pincer/core/knowledge';
 import type { PreliminaryCheck } from '@pincer/core/urgency';
 import { AskPracticeCar } from '../../practice/ask-practice-car.tsx';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { SHEET } from '../../ui/classes.ts';
@@ -46,7 +46,9 @@ export function PreliminaryChecks({
                     caseId={caseId}
                     check={check.id}
                     onAnswer={(outcome) =>
-                      void dispatch(addRecord(caseId, { kind: 'check', check: check.id, outcome }))
+                      void dispatch(
+                        recordSaying(caseId, { kind: 'check', check: check.id, outcome }, 'Recorded.'),
+                      )
                     }
                   />
                   <div className="mt-2 flex flex-wrap gap-2">
@@ -56,7 +58,13 @@ export function PreliminaryChecks({
                         type="button"
                         className="min-h-11 rounded-md border-2 border-own px-3 text-[15px] font-semibold text-own hover:bg-own-soft"
                         onClick={() =>
-                          void dispatch(addRecord(caseId, { kind: 'check', check: check.id, outcome: o.id }))
+                          void dispatch(
+                            recordSaying(
+                              caseId,
+                              { kind: 'check', check: check.id, outcome: o.id },
+                              `Recorded: ${tell(o.title)}.`,
+                            ),
+                          )
                         }
                       >
                         {tell(o.title)}

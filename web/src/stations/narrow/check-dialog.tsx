@@ -4,6 +4,7 @@ import type { CheckView } from '@pincer/core/assess';
 import { NOT_DONE, type NotDone } from '@pincer/core/case';
 import { UNKNOWN_ENGINE, windowOfScan, workedFigures, type WorkedFigure } from '@pincer/core/signals';
 import { AskPracticeCar } from '../../practice/ask-practice-car.tsx';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -177,8 +178,9 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
   const tell = useTell();
   const [hasSeen, setSeen] = useState(check.cautions.length === 0);
   const take = async (outcome: string, title: string) => {
-    const { isSaved } = await dispatch(addRecord(record.id, { kind: 'check', check: check.id, outcome }));
-    if (isSaved) toast(`Recorded: ${title}.`);
+    await dispatch(
+      recordSaying(record.id, { kind: 'check', check: check.id, outcome }, `Recorded: ${title}.`),
+    );
     onDone();
   };
   const measured = async (results: readonly Measured[], verdict: string) => {
@@ -189,10 +191,8 @@ function OneCheck({ check, onDone }: { check: CheckView; onDone: () => void }) {
     onDone();
   };
   const leave = async (reason: NotDone) => {
-    const { isSaved } = await dispatch(
-      addRecord(record.id, { kind: 'check-not-done', check: check.id, reason }),
-    );
-    if (isSaved) toast(`Recorded: ${NOT_DONE_WORDS[reason].tag}.`);
+    const words = `Recorded: ${NOT_DONE_WORDS[reason].tag}.`;
+    await dispatch(recordSaying(record.id, { kind: 'check-not-done', check: check.id, reason }, words));
     onDone();
   };
   return (

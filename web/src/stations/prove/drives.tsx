@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Answered } from '@pincer/core/case';
 import { recordedDrives, type ProofView, type RecordedDrive } from '@pincer/core/proof';
 import { ownUnit } from '@pincer/core/words';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { Segments } from '../../ui/segments.tsx';
@@ -25,10 +24,9 @@ export function Drives({ proof }: { proof: ProofView }) {
   const [back, setBack] = useState<Answered>('no');
   const isAtGoal = proof.status === 'proven';
   const add = async () => {
-    const { isSaved } = await dispatch(
-      addRecord(record.id, { kind: 'drive', metConditions: met, cameBack: back }),
+    await dispatch(
+      recordSaying(record.id, { kind: 'drive', metConditions: met, cameBack: back }, 'Drive recorded.'),
     );
-    if (isSaved) toast('Drive recorded.');
   };
   return (
     <section aria-labelledby="drives" className={`${SHEET} space-y-3 p-4`}>
@@ -102,10 +100,13 @@ function Recorded() {
   const drives = recordedDrives(state);
   if (drives.length === 0) return null;
   const count = async ({ recording, metConditions }: RecordedDrive) => {
-    const { isSaved } = await dispatch(
-      addRecord(record.id, { kind: 'drive', metConditions, cameBack: 'unknown', recording }),
+    await dispatch(
+      recordSaying(
+        record.id,
+        { kind: 'drive', metConditions, cameBack: 'unknown', recording },
+        'Drive recorded. Read the codes now: then it counts.',
+      ),
     );
-    if (isSaved) toast('Drive recorded. Read the codes now: then it counts.');
   };
   return (
     <section aria-label="Recorded drives">
