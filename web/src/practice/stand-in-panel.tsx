@@ -12,16 +12,13 @@ const KEYS: readonly { id: Mode; title: string }[] = [
   { id: 'raised', title: '2,500 rpm' },
 ];
 
-/** Drive the simulated car: its key, a drive, a repair, the plug. */
-export function StandInPanel() {
+/** Drive the simulated car: its key, a drive, a repair, the plug. Folded where something else has to stay in sight. */
+export function StandInPanel({ isFolded = false }: { isFolded?: boolean }) {
   const dispatch = useAppDispatch();
   const standIn = useAppSelector((s) => s.link.standIn);
   if (!standIn) return null;
-  return (
-    <section aria-labelledby="stand-in" className={`${SHEET} p-4`}>
-      <h3 id="stand-in" className="text-lg">
-        Drive the simulated car
-      </h3>
+  const controls = (
+    <>
       <p className="text-[15px] text-ink-2">A simulated car for practice. Ignition and engine:</p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Segments
@@ -56,6 +53,21 @@ export function StandInPanel() {
           ? 'Not driven since you connected.'
           : `${standIn.trips} ${standIn.trips === 1 ? 'trip' : 'trips'} since you connected; the last one ${standIn.shook ? 'shook' : 'ran smoothly'}.`}
       </p>
+    </>
+  );
+  if (isFolded)
+    return (
+      <details className={`${SHEET} px-4 py-1`}>
+        <summary className="flex min-h-11 items-center font-semibold">Drive the simulated car</summary>
+        <div className="pb-3">{controls}</div>
+      </details>
+    );
+  return (
+    <section aria-labelledby="stand-in" className={`${SHEET} p-4`}>
+      <h3 id="stand-in" className="text-lg">
+        Drive the simulated car
+      </h3>
+      {controls}
     </section>
   );
 }

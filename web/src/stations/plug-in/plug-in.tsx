@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FailureStep } from '@pincer/core/link';
 import { PracticeConnect } from '../../practice/practice-connect.tsx';
@@ -36,6 +36,15 @@ export function PlugIn() {
   const link = useAppSelector((s) => s.link);
   const [choice, setChoice] = useDraft('stand-in', STAND_IN_START, isStandInChoice);
   const [isPrepared, setPrepared] = useDraft('prepared', false, isBoolean);
+  const [isSeen, setSeen] = useDraft('before-seen', false, isBoolean);
+  // What was seen makes way for the ways to connect, from the next visit on.
+  const [wasSeen] = useState(isSeen);
+  useEffect(() => {
+    if (wasSeen) setPrepared(true);
+    return () => setSeen(true);
+    // Once, when the page opens: whoever unfolds it later wants to read it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const [isByHand, setByHand] = useState(false);
   const real = useRealWays();
   const mine = link.caseId === record.id ? link.status : { at: 'idle' as const };
@@ -61,6 +70,7 @@ export function PlugIn() {
     return by === 'stand-in' ? toStandIn(step.isEachProtocol) : toReal(by, step.isEachProtocol);
   };
 
+  const before = <Before vehicle={vehicle} isFolded={isPrepared} onFold={setPrepared} />;
   return (
     <StationPage
       title="Connect"
@@ -75,7 +85,7 @@ export function PlugIn() {
           }
         : {})}
     >
-      <Before vehicle={vehicle} isFolded={isPrepared} onFold={setPrepared} />
+      {wasSeen ? null : before}
       <div aria-live="polite">
         {mine.at === 'connecting' ? (
           <Progress {...mine.progress} onStop={() => dispatch(stopLink())} />
@@ -103,6 +113,7 @@ export function PlugIn() {
           {isTalking ? null : <FailureFinder isBusy={isBusy} onTry={tryAgain} />}
           <RealAdapter
             isBusy={isBusy}
+            lastBy={state.connection?.by}
             choice={real.choice}
             setChoice={real.setChoice}
             onConnect={(kind) => void andRead(toReal(kind))}
@@ -127,6 +138,7 @@ export function PlugIn() {
       ) : (
         <PracticeConnect caseId={record.id} isBusy={isBusy} />
       )}
+      {wasSeen ? before : null}
       <StandInPanel />
       {isByHand ? <ByHand caseId={record.id} onClose={() => setByHand(false)} /> : null}
     </StationPage>

@@ -46,14 +46,29 @@ export function useRealWays(): {
   };
 }
 
+type Way = 'serial' | 'bluetooth' | 'network';
+
+/**
+ * The way that this device will most likely take comes first: the one that was taken last, then those that its browser can
+ * take at all. A phone has no serial port; a laptop's cable is surer than the air.
+ */
+function inLikelyOrder(works: Readonly<Record<Way, boolean>>, last: LinkKind | undefined): Way[] {
+  const ways: Way[] = ['serial', 'bluetooth', 'network'];
+  const rank = (w: Way) => (works[w] ? (w === last ? 0 : 1) : 2);
+  return ways.sort((a, b) => rank(a) - rank(b));
+}
+
 /** A real adapter: by USB or paired as a serial port, by low-energy Bluetooth, or in its own wireless network. */
 export function RealAdapter({
   isBusy,
   choice,
   setChoice,
+  lastBy,
   onConnect,
 }: {
   isBusy: boolean;
+  /** How an adapter was reached the last time in this case. */
+  lastBy: LinkKind | undefined;
   choice: Choice;
   setChoice: (choice: Choice) => void;
   onConnect: (kind: 'serial' | 'bluetooth' | 'network') => void;
@@ -69,102 +84,118 @@ export function RealAdapter({
     };
   }, []);
   const hasBridge = ports !== null && ports.length > 0;
+  const works: Readonly<Record<Way, boolean>> = {
+    serial: hasSerial(),
+    bluetooth: hasBluetooth(),
+    network: ports === null || hasBridge,
+  };
+  const order = inLikelyOrder(works, lastBy);
+  const look = (way: Way) => (way === order[0] ? BUTTON.solid : BUTTON.plain);
+  const blocks: Readonly<Record<Way, React.ReactNode>> = {
+    serial: (
+      <div key="serial">
+        <p className="flex items-center gap-2 font-semibold">
+          <Usb size={19} aria-hidden="true" /> By USB, or paired as a serial port
+        </p>
+        <div className="mt-1.5 flex flex-wrap items-end gap-2">
+          <label className="block w-32">
+            <span className="text-[14px] text-ink-2">Speed</span>
+            <select
+              className={FIELD}
+              value={choice.rate}
+              disabled={isBusy}
+              onChange={(e) => setChoice({ ...choice, rate: Number(e.target.value) })}
+            >
+              {BAUD_RATES.map((b) => (
+                <option key={b} value={b}>
+                  {b.toLocaleString('en-GB')}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button
+            type="button"
+            className={look('serial')}
+            disabled={isBusy || !hasSerial()}
+            onClick={() => onConnect('serial')}
+          >
+            USB or paired: connect and read
+          </button>
+        </div>
+      </div>
+    ),
+    bluetooth: (
+      <div key="bluetooth">
+        <p className="flex items-center gap-2 font-semibold">
+          <Bluetooth size={19} aria-hidden="true" /> Bluetooth Low Energy (BLE)
+        </p>
+        <div className="mt-1.5">
+          <button
+            type="button"
+            className={look('bluetooth')}
+            disabled={isBusy || !hasBluetooth()}
+            onClick={() => onConnect('bluetooth')}
+          >
+            Bluetooth: connect and read
+          </button>
+        </div>
+      </div>
+    ),
+    network: (
+      <div key="network">
+        <p className="flex items-center gap-2 font-semibold">
+          <Wifi size={19} aria-hidden="true" /> In its own wireless network
+        </p>
+        {ports !== null && !hasBridge ? (
+          <p className="text-[15px] text-ink-2">
+            This needs the page’s own server running on your laptop; a web page alone cannot reach such an
+            adapter. Start it with <span className="font-mono">npm run demo</span>.
+          </p>
+        ) : (
+          <form
+            className="mt-1.5 flex flex-wrap items-end gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              onConnect('network');
+            }}
+          >
+            <label className="block min-w-0 flex-1 sm:max-w-56">
+              <span className="text-[14px] text-ink-2">Address</span>
+              <input
+                className={`${FIELD} font-mono`}
+                value={choice.host}
+                disabled={isBusy}
+                autoCapitalize="none"
+                spellCheck={false}
+                onChange={(e) => setChoice({ ...choice, host: e.target.value })}
+              />
+            </label>
+            <label className="block w-28">
+              <span className="text-[14px] text-ink-2">Port</span>
+              <input
+                className={`${FIELD} font-mono`}
+                inputMode="numeric"
+                value={choice.port}
+                disabled={isBusy}
+                onChange={(e) => setChoice({ ...choice, port: e.target.value.replace(/\D/g, '') })}
+              />
+            </label>
+            <button type="submit" className={look('network')} disabled={isBusy || !hasBridge}>
+              Network: connect and read
+            </button>
+          </form>
+        )}
+      </div>
+    ),
+  };
   return (
     <section aria-labelledby="real-adapter" className={`${SHEET} p-4`}>
       <h3 id="real-adapter" className="text-lg">
         Your adapter
       </h3>
       <p className="text-ink-2">The browser asks you which one. Nothing is changed in the car by reading.</p>
-      <div className="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-2">
-        <div>
-          <p className="flex items-center gap-2 font-semibold">
-            <Usb size={19} aria-hidden="true" /> By USB, or paired as a serial port
-          </p>
-          <div className="mt-1.5 flex flex-wrap items-end gap-2">
-            <label className="block w-32">
-              <span className="text-[14px] text-ink-2">Speed</span>
-              <select
-                className={FIELD}
-                value={choice.rate}
-                disabled={isBusy}
-                onChange={(e) => setChoice({ ...choice, rate: Number(e.target.value) })}
-              >
-                {BAUD_RATES.map((b) => (
-                  <option key={b} value={b}>
-                    {b.toLocaleString('en-GB')}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <button
-              type="button"
-              className={BUTTON.solid}
-              disabled={isBusy || !hasSerial()}
-              onClick={() => onConnect('serial')}
-            >
-              USB or paired: connect and read
-            </button>
-          </div>
-        </div>
-        <div>
-          <p className="flex items-center gap-2 font-semibold">
-            <Bluetooth size={19} aria-hidden="true" /> Bluetooth Low Energy (BLE)
-          </p>
-          <div className="mt-1.5 lg:pt-[21px]">
-            <button
-              type="button"
-              className={BUTTON.plain}
-              disabled={isBusy || !hasBluetooth()}
-              onClick={() => onConnect('bluetooth')}
-            >
-              Bluetooth: connect and read
-            </button>
-          </div>
-        </div>
-        <div className="lg:col-span-2">
-          <p className="flex items-center gap-2 font-semibold">
-            <Wifi size={19} aria-hidden="true" /> In its own wireless network
-          </p>
-          {ports !== null && !hasBridge ? (
-            <p className="text-[15px] text-ink-2">
-              This needs the page’s own server running on your laptop; a web page alone cannot reach such an
-              adapter. Start it with <span className="font-mono">npm run demo</span>.
-            </p>
-          ) : (
-            <form
-              className="mt-1.5 flex flex-wrap items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                onConnect('network');
-              }}
-            >
-              <label className="block min-w-0 flex-1 sm:max-w-56">
-                <span className="text-[14px] text-ink-2">Address</span>
-                <input
-                  className={`${FIELD} font-mono`}
-                  value={choice.host}
-                  disabled={isBusy}
-                  autoCapitalize="none"
-                  spellCheck={false}
-                  onChange={(e) => setChoice({ ...choice, host: e.target.value })}
-                />
-              </label>
-              <label className="block w-28">
-                <span className="text-[14px] text-ink-2">Port</span>
-                <input
-                  className={`${FIELD} font-mono`}
-                  inputMode="numeric"
-                  value={choice.port}
-                  disabled={isBusy}
-                  onChange={(e) => setChoice({ ...choice, port: e.target.value.replace(/\D/g, '') })}
-                />
-              </label>
-              <button type="submit" className={BUTTON.plain} disabled={isBusy || !hasBridge}>
-                Network: connect and read
-              </button>
-            </form>
-          )}
-        </div>
+      <div className="mt-3 grid items-start gap-x-6 gap-y-4 lg:grid-cols-2">
+        {order.map((way) => blocks[way])}
       </div>
       {hasSerial() && hasBluetooth() ? null : (
         <p className="mt-3 text-[15px] text-ink-2">

@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { ChevronLeft, ChevronRight, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
 import type { EntryOf } from '@pincer/core/case';
 import { engineOf } from '@pincer/core/assess';
-import { READINGS, expectedBand, keyOfChannel } from '@pincer/core/signals';
+import { READINGS, expectedBand, judge, keyOfChannel } from '@pincer/core/signals';
 import type { Vehicle } from '@pincer/core/vehicle';
+import { useTell } from '../../store/use-tell.ts';
 import { recordingsWorker } from '../../workers/recordings-client.ts';
 import type { OpenedRecording } from '../../workers/recordings.worker.ts';
 import { saveBlob } from '../../ui/save-text.ts';
@@ -14,7 +15,7 @@ import { SpanTable, Traces, type Trace } from './traces.tsx';
 
 /** Pairs of extremes that a trace is thinned to: a pair for every few columns of a screen keeps each peak. */
 const BUCKETS = 100;
-const SHOWN_AT_FIRST = 4;
+const SHOWN_AT_FIRST = 6;
 
 /** A stored recording: traces in step, zoom and pan, numbers of the span, another one behind it. */
 export function RecordingView({
@@ -34,6 +35,12 @@ export function RecordingView({
   const [otherId, setOtherId] = useState('');
   const [traces, setTraces] = useState<Trace[]>([]);
   const length = Math.max(0.1, entry.seconds);
+  const heading = useRef<HTMLHeadingElement>(null);
+  // Whoever opens a recording looks at it: it comes into view, and what is read out begins there.
+  useEffect(() => {
+    heading.current?.scrollIntoView({ block: 'start' });
+    heading.current?.focus({ preventScroll: true });
+  }, []);
 
   useEffect(() => {
     let isOff = false;
@@ -106,7 +113,9 @@ export function RecordingView({
     <section aria-label={`Recording: ${entry.title}`} className={`${SHEET} space-y-3 p-4`}>
       <div className="flex flex-wrap items-start justify-between gap-2">
         <div>
-          <h3 className="text-lg">{entry.title}</h3>
+          <h3 ref={heading} tabIndex={-1} className="scroll-mt-4 text-lg focus:outline-none">
+            {entry.title}
+          </h3>
           <p className="text-[15px] text-ink-2">
             {moment(entry.at)}, {figure(Math.round(entry.seconds))} s, {entry.samples.toLocaleString('en-GB')}{' '}
             samples
@@ -174,6 +183,7 @@ export function RecordingView({
         </p>
       ) : null}
       <SpanTable traces={traces} hasOther={otherId !== ''} />
+      <Verdicts entry={entry} vehicle={vehicle} />
       <fieldset>
         <legend className="font-semibold">Readings shown</legend>
         <div className="mt-1 flex flex-wrap gap-x-4">
@@ -200,6 +210,40 @@ export function RecordingView({
           Semicolon-separated, decimal commas
         </button>
       </div>
+    </section>
+  );
+}
+
+/** What the rules say of this recording by itself: what is odd with its figures, how much is normal. */
+function Verdicts({ entry, vehicle }: { entry: EntryOf<'recording'>; vehicle: Vehicle }) {
+  const tell = useTell();
+  const judged = useMemo(() => {
+    const engine = engineOf(vehicle);
+    return judge(entry.windows.map((w) => ({ ...w, engine, tests: [] })));
+  }, [entry.windows, vehicle]);
+  const odd = judged.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
+  const sound = judged.filter((j) => j.verdict === 'sound');
+  return (
+    <section aria-label="What this recording says">
+      <h4 className="font-semibold">What this recording says</h4>
+      {odd.length === 0 ? (
+        <p>
+          {sound.length === 0
+            ? 'Nothing in it could be checked: it is too short, or the engine was in no state that a check knows.'
+            : `Nothing unusual; ${counted(sound.length, 'check')} ${sound.length === 1 ? 'is' : 'are'} normal.`}
+        </p>
+      ) : (
+        <ul>
+          {odd.map((j) => (
+            <li key={j.rule} className="border-t border-line py-1.5">
+              <b>{tell(j.title)}: no</b> <span className="font-mono text-[15px]">{tell(j.measured)}</span>
+              <span className="block text-[15px] text-ink-2">
+                Expected: {tell(j.expected)}. {tell(j.source)}.
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

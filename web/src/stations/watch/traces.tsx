@@ -1,4 +1,4 @@
-import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
   CartesianGrid,
   Line,
@@ -60,18 +60,20 @@ function nearest(ticks: readonly { value: unknown }[], at: unknown): number {
   return best;
 }
 
-const HEIGHT = 128;
+/** How high a trace is, px: one or two have room, more stand as dense rows so that they are seen together. */
+const heightOf = (count: number): number => (count <= 2 ? 128 : count <= 4 ? 76 : 52);
+/** The time axis, under the last of them. */
+const AXIS = 22;
 
 /**
  * What never changes of a chart is the same object each time: the chart compares by identity, and takes apart and
  * computes anew whatever seems to be new.
  */
-const MARGIN = { top: 6, right: 8, bottom: 0, left: 0 };
+const MARGIN = { top: 7, right: 8, bottom: 7, left: 0 };
 const TICK = { fill: 'var(--ink-2)', fontSize: 13 };
 const AUTO: [string, string] = ['auto', 'auto'];
-const TOOLTIP = { background: 'var(--sheet)', border: '1px solid var(--line)', color: 'var(--ink)' };
+const TOOLTIP_AT = { y: 2 };
 const seconds = (t: number): string => `${Math.round(t * 10) / 10} s`;
-const atSeconds = (t: unknown): string => `${figure(Number(t))} s`;
 const syncByTime = (ticks: unknown, data: { activeLabel?: unknown }): number =>
   nearest(ticks as { value: unknown }[], data.activeLabel);
 
@@ -105,13 +107,14 @@ function inOwn(trace: Trace, wording: Wording): Trace {
 export function Traces({ traces, marks }: { traces: readonly Trace[]; marks: readonly Mark[] }) {
   const [box, width] = useWidth();
   return (
-    <div ref={box} className="space-y-1">
+    <div ref={box} className="divide-y divide-line">
       {traces.map((trace, i) => (
         <MemoTrace
           key={trace.id}
           trace={trace}
           marks={marks}
           width={width}
+          rowHeight={heightOf(traces.length)}
           isLast={i === traces.length - 1}
         />
       ))}
@@ -147,6 +150,7 @@ const MemoTrace = memo(
     a.marks.length === b.marks.length &&
     a.isLast === b.isLast &&
     a.width === b.width &&
+    a.rowHeight === b.rowHeight &&
     a.trace.id === b.trace.id &&
     lastTime(a.trace.points) === lastTime(b.trace.points) &&
     a.trace.points.times.length === b.trace.points.times.length &&
@@ -159,11 +163,13 @@ function OneTrace({
   trace,
   marks,
   width,
+  rowHeight,
   isLast,
 }: {
   trace: Trace;
   marks: readonly Mark[];
   width: number;
+  rowHeight: number;
   isLast: boolean;
 }) {
   const wording = useWording();
@@ -171,14 +177,8 @@ function OneTrace({
   const { name, unit, points, other, band, stat, rate, from, to } = own;
   const rows = useMemo(() => rowsOf(points, other), [points, other]);
   const domain = useMemo<[number, number]>(() => [from, to], [from, to]);
-  const inWords = useCallback(
-    (v: unknown, key: unknown): [string, string] => [
-      `${figure(Number(v))} ${unit}`,
-      key === 'w' ? 'the other' : name,
-    ],
-    [unit, name],
-  );
-  const height = isLast ? HEIGHT + 22 : HEIGHT;
+  const height = isLast ? rowHeight + AXIS : rowHeight;
+  const isDense = rowHeight < 76;
   const last = points.values.at(-1);
   const now = last === undefined ? 'nothing yet' : `${figure(last)} ${unit}`;
   const range = stat ? `${figure(stat.min)} to ${figure(stat.max)} ${unit}, mean ${figure(stat.mean)}` : now;
@@ -186,7 +186,7 @@ function OneTrace({
     <figure
       aria-label={`${name}: ${range}${band ? `; usual ${figure(band.low)} to ${figure(band.high)}` : ''}`}
     >
-      <figcaption className="flex flex-wrap items-baseline justify-between gap-x-3 text-[15px]">
+      <figcaption className="flex flex-wrap items-baseline justify-between gap-x-3 text-[15px] leading-tight">
         <b>{name}</b>
         <span className="text-ink-2">
           <span className="font-mono text-[17px] font-bold text-ink">{now}</span>
@@ -222,12 +222,15 @@ function OneTrace({
             tickFormatter={seconds}
             tick={TICK}
           />
-          <YAxis width={58} domain={AUTO} tickFormatter={figure} tick={TICK} tickCount={3} />
+          <YAxis width={58} domain={AUTO} tickFormatter={figure} tick={TICK} tickCount={isDense ? 2 : 3} />
           <Tooltip
             isAnimationActive={false}
-            labelFormatter={atSeconds}
-            formatter={inWords}
-            contentStyle={TOOLTIP}
+            position={TOOLTIP_AT}
+            content={({ active, payload, label }) =>
+              active && payload.length > 0 ? (
+                <AtCursor at={Number(label)} values={payload.map((p) => Number(p.value))} unit={unit} />
+              ) : null
+            }
           />
           {marks.map((m) => (
             <ReferenceLine key={`${m.at}${m.text}`} x={m.at} stroke="var(--own)" strokeDasharray="4 3" />
@@ -257,6 +260,24 @@ function OneTrace({
   );
 }
 
+/** A difference with its sign; none is said to be none. */
+const difference = (by: number, unit: string): string =>
+  Math.abs(by) < 0.005 ? 'the same' : `${by > 0 ? '+' : '−'}${figure(Math.abs(by))} ${unit}`;
+
+/** What stands under the cursor, in one line, so that it covers no more of the trace than it must. */
+function AtCursor({ at, values, unit }: { at: number; values: readonly number[]; unit: string }) {
+  const [value = 0, other] = values;
+  return (
+    <span className="rounded border border-line bg-sheet px-1.5 py-0.5 text-[13px] whitespace-nowrap">
+      <span className="font-mono">
+        {figure(value)}
+        {other === undefined ? '' : ` and ${figure(other)}`} {unit}
+      </span>{' '}
+      at {figure(at)} s
+    </span>
+  );
+}
+
 /** What the span in view holds, in numbers. */
 export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasOther: boolean }) {
   const wording = useWording();
@@ -274,6 +295,7 @@ export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasO
             <th className="pl-3 text-right font-normal">mean</th>
             <th className="pl-3 text-right font-normal">highest</th>
             <th className="pl-3 text-right font-normal">swings / 10 s</th>
+            {hasOther ? <th className="pl-3 text-right font-normal">mean against the other</th> : null}
           </tr>
         </thead>
         <tbody>
@@ -281,11 +303,11 @@ export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasO
             .map((t) => inOwn(t, wording))
             .flatMap(({ id, name, unit, stat, otherStat }) =>
               [
-                { key: id, title: name, s: stat },
+                { key: id, title: name, s: stat, against: otherStat ?? null },
                 ...(hasOther
-                  ? [{ key: `${id}-other`, title: `${name}, the other`, s: otherStat ?? null }]
+                  ? [{ key: `${id}-other`, title: `${name}, the other`, s: otherStat ?? null, against: null }]
                   : []),
-              ].map(({ key, title, s }) => (
+              ].map(({ key, title, s, against }) => (
                 <tr key={key} className="border-t border-line">
                   <th scope="row" className="py-1 font-normal">
                     {title}
@@ -294,6 +316,9 @@ export function SpanTable({ traces, hasOther }: { traces: readonly Trace[]; hasO
                   <td className={cell}>{s ? `${figure(s.mean)} ${unit}` : '–'}</td>
                   <td className={cell}>{s ? figure(s.max) : '–'}</td>
                   <td className={cell}>{s ? figure(Math.round(s.swings * 10) / 10) : '–'}</td>
+                  {hasOther ? (
+                    <td className={cell}>{s && against ? difference(s.mean - against.mean, unit) : ''}</td>
+                  ) : null}
                 </tr>
               )),
             )}

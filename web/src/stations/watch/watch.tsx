@@ -113,7 +113,7 @@ export function Watch() {
         ) : null}
       </div>
       {isTalking && !isRunning ? <Room /> : null}
-      {link.caseId === record.id ? <StandInPanel /> : null}
+      {link.caseId === record.id ? <StandInPanel isFolded={isRunning} /> : null}
       {open ? (
         <RecordingView
           key={open.id}
