@@ -12,7 +12,16 @@ async function toWatch(page: Page, fault = 'Nothing'): Promise<void> {
 }
 
 const now = (page: Page) => page.getByRole('region', { name: 'Recording now' });
-const key = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
+/** Its controls are folded while it records. */
+async function atTheWheel(page: Page): Promise<void> {
+  const panel = page.locator('details').filter({ hasText: 'Drive the simulated car' });
+  if ((await panel.count()) > 0 && !(await panel.evaluate((d) => (d as HTMLDetailsElement).open)))
+    await panel.locator('summary').click();
+}
+const key = async (page: Page, name: string): Promise<void> => {
+  await atTheWheel(page);
+  await page.getByRole('radio', { name, exact: true }).click();
+};
 
 test('what is proposed is recorded, marked, paused and kept; it is judged, opened, zoomed and saved', async ({
   page,
@@ -103,6 +112,7 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
   await page.waitForTimeout(3_000);
+  await atTheWheel(page);
   await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   await expect(page.getByText('What was recorded is kept.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(1);
@@ -119,6 +129,7 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
 
 test('before and after in one picture', async ({ page }) => {
   await toWatch(page, 'Air leak after the air flow sensor');
+  await atTheWheel(page);
   await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
   for (const isMended of [false, true]) {
     if (isMended) await page.getByRole('button', { name: 'Repair its fault' }).click();

@@ -14,11 +14,13 @@ export function Road({ allowance }: { allowance: Allowance }) {
     <section aria-label="How far you may still drive" className="shrink-0 border-b border-line">
       <div className="verge-hatch flex min-h-[68px] items-stretch low:min-h-11">
         <div
-          className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px] low:pb-4 low:pt-1"
+          className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px] low:pb-4 low:pt-1.5"
           // A road without an end leaves no more than the button beside it.
           style={isEndless ? { flex: '1 1 0' } : { width: `${ROAD_SHARE[level]}%` }}
         >
-          <b className="block text-[18px] leading-tight md:text-[19px]">{allowance.title}</b>
+          <b className="block text-[18px] leading-tight md:text-[19px] low:truncate low:text-[15px]">
+            {allowance.title}
+          </b>
           <span className="hidden text-[14px] md:block low:hidden">{allowance.detail}</span>
         </div>
         <button

@@ -1,15 +1,7 @@
-import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { BUTTON } from '../ui/classes.ts';
 import { Panels } from '../ui/contained.tsx';
-
-let lastPath: string | null = null;
-/** Whether a page was come to from another one of the program. */
-function hasArrived(path: string): boolean {
-  const isAnother = lastPath !== null && lastPath !== path;
-  lastPath = path;
-  return isAnother;
-}
+import { useArrivalFocus } from './use-arrival-focus.ts';
 
 /** A station's page: what it is for, its work, and the one next thing at its foot. */
 export function StationPage({
@@ -23,16 +15,12 @@ export function StationPage({
   children: React.ReactNode;
   next?: { title: string; detail?: string; to?: string; action?: React.ReactNode };
 }) {
-  const heading = useRef<HTMLHeadingElement>(null);
-  // Whoever goes to another station hears where they are, and goes on from there; a page that has just come is left alone.
-  useEffect(() => {
-    if (hasArrived(window.location.pathname)) heading.current?.focus({ preventScroll: true });
-  }, []);
+  const heading = useArrivalFocus();
   return (
     <>
-      <div className="flex-1 shrink-0 space-y-4 p-3 md:p-4">
+      <div className="flex-1 shrink-0 space-y-4 p-3 md:p-4 low:space-y-2 low:p-2">
         <div>
-          <h2 ref={heading} tabIndex={-1} className="text-[22px] focus:outline-none low:text-[18px]">
+          <h2 ref={heading} tabIndex={-1} className="text-[22px] focus:outline-none low:sr-only">
             {title}
           </h2>
           {lead ? <p className="max-w-[70ch] text-ink-2 low:hidden">{lead}</p> : null}

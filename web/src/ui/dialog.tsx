@@ -20,6 +20,7 @@ export function Dialog({
   children: React.ReactNode;
 }) {
   const body = useRef<HTMLDivElement>(null);
+  const opener = useRef<HTMLElement | null>(null);
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
@@ -29,14 +30,15 @@ export function Dialog({
           // What the sheet is about comes first, not the way out of it.
           onOpenAutoFocus={(e) => {
             e.preventDefault();
+            const at = document.activeElement;
+            opener.current = at instanceof HTMLElement && at !== document.body ? at : null;
             body.current?.focus();
           }}
-          // Where what opened it is gone meanwhile, the work goes on from the page and not from nowhere.
-          onCloseAutoFocus={() => {
-            requestAnimationFrame(() => {
-              const at = document.activeElement;
-              if (at === null || at === document.body) document.getElementById('work')?.focus();
-            });
+          // Back to what opened it; where that is gone meanwhile, the work goes on from the page and not from nowhere.
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            const back = opener.current?.isConnected ? opener.current : document.getElementById('work');
+            back?.focus();
           }}
           className={cx(
             'fixed z-50 flex flex-col border-line bg-sheet text-ink',

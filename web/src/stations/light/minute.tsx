@@ -11,12 +11,15 @@ export function Minute({ allowance }: { allowance: Allowance }) {
       className="rounded-lg border-2 border-ink bg-sheet"
       aria-live="assertive"
     >
-      <h3 id="minute" className="border-b-2 border-ink bg-tar px-4 py-2 text-lg text-tar-ink">
+      <h3
+        id="minute"
+        className="border-b-2 border-ink bg-tar px-4 py-2 text-lg text-tar-ink low:py-0.5 low:text-base"
+      >
         In the next minute
       </h3>
       <div className="grid gap-x-6 md:grid-cols-2">
         {urgent.map((r) => (
-          <div key={r.id} className="px-4 py-3">
+          <div key={r.id} className="px-4 py-3 low:py-1">
             <p className="font-semibold">{r.text}</p>
             <ol className="mt-1 list-decimal space-y-1 pl-5 text-[17px]">
               {r.minute.map((step) => (

@@ -6,6 +6,7 @@ import { Contained } from '../../ui/contained.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+import { useArrivalFocus } from '../use-arrival-focus.ts';
 import { AddFact } from './add-fact.tsx';
 import { Causes } from './causes.tsx';
 import { JawFacts } from './jaw-facts.tsx';
@@ -49,10 +50,13 @@ export function Narrow() {
   const carCaption = `from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
   const checks = owner.filter((f) => f.kind === 'check').length;
   const ownerCaption = `${owner.length - checks} ${owner.length - checks === 1 ? 'fact' : 'facts'}, ${checks} ${checks === 1 ? 'check' : 'checks'}`;
+  const heading = useArrivalFocus();
 
   return (
     <>
-      <h2 className="sr-only">Narrow it down</h2>
+      <h2 ref={heading} tabIndex={-1} className="sr-only">
+        Narrow it down
+      </h2>
       {isWide ? (
         <div
           ref={frame}

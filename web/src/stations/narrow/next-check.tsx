@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { CheckView } from '@pincer/core/assess';
 import { useAppSelector } from '../../store/store.ts';
 import { TAG } from '../../ui/classes.ts';
-import { duration, money } from '../../ui/format.ts';
+import { counted, duration, money } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { CheckDialog } from './check-dialog.tsx';
 import { CheckTags } from './check-tags.tsx';
@@ -17,20 +17,21 @@ export function NextCheck({ caseId }: { caseId: string }) {
   const best = firstStep.kind === 'check' ? assessment.checks[0] : undefined;
   const procedure =
     firstStep.kind === 'choice' && firstStep.option === 'repair' ? assessment.procedures[0] : undefined;
+  const others = assessment.checks.length - (best ? 1 : 0);
   return (
     <section
       aria-label="The next thing"
-      className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border"
+      className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border low:sticky! low:mx-0! low:mb-0! low:flex! low:rounded-none! low:border-x-0!"
     >
       {best ? (
         <>
-          <div className="px-3.5 py-2.5">
-            <h3 className="text-[17px]">Next: {best.title}</h3>
-            <p className="mt-1 flex flex-wrap gap-1.5">
+          <div className="min-w-0 flex-1 px-3.5 py-2.5 low:self-center low:py-0.5">
+            <h3 className="text-[17px] low:truncate low:text-[15px]">Next: {best.title}</h3>
+            <p className="mt-1 flex flex-wrap gap-1.5 low:hidden">
               <CheckTags check={best} currency={currency} />
             </p>
           </div>
-          <div className="hidden border-l border-line px-3.5 py-2.5 text-[14px] md:block">
+          <div className="hidden border-l border-line px-3.5 py-2.5 text-[14px] md:block low:hidden!">
             <ul>
               {best.outcomes.map((o) => (
                 <li key={o.id} className="mb-1 grid grid-cols-[150px_1fr] items-center gap-2.5">
@@ -49,9 +50,9 @@ export function NextCheck({ caseId }: { caseId: string }) {
         </>
       ) : (
         <>
-          <div className="px-3.5 py-2.5">
-            <h3 className="text-[17px]">Next: {firstStep.title}</h3>
-            <p className="mt-1 flex flex-wrap gap-1.5">
+          <div className="min-w-0 flex-1 px-3.5 py-2.5 low:self-center low:py-0.5">
+            <h3 className="text-[17px] low:truncate low:text-[15px]">Next: {firstStep.title}</h3>
+            <p className="mt-1 flex flex-wrap gap-1.5 low:hidden">
               {procedure ? (
                 <>
                   <span className={TAG}>{duration(procedure.minutes)}</span>
@@ -62,14 +63,14 @@ export function NextCheck({ caseId }: { caseId: string }) {
               ) : null}
             </p>
           </div>
-          <p className="hidden border-l border-line px-3.5 py-2.5 text-[15px] text-ink-2 md:block">
+          <p className="hidden border-l border-line px-3.5 py-2.5 text-[15px] text-ink-2 md:block low:hidden!">
             {procedure
               ? `No ${assessment.checks.some((c) => c.notDone !== null) ? 'check that you can do' : 'remaining check'} is worth its cost: trying the likeliest repair is cheaper than testing further.`
               : firstStep.why}
           </p>
         </>
       )}
-      <div className="flex flex-col">
+      <div className="flex flex-col low:shrink-0 low:flex-row-reverse">
         {best ? (
           <button
             type="button"
@@ -86,13 +87,13 @@ export function NextCheck({ caseId }: { caseId: string }) {
             Decide
           </Link>
         )}
-        {assessment.checks.length > 0 ? (
+        {others > 0 ? (
           <button
             type="button"
-            className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2"
+            className="min-h-11 border-t border-line text-[15px] font-semibold hover:bg-sheet-2 low:border-t-0 low:px-3"
             onClick={() => setOpen('others')}
           >
-            or {best ? assessment.checks.length - 1 : assessment.checks.length} others
+            or {counted(others, 'other')}
           </button>
         ) : null}
       </div>

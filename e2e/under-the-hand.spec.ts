@@ -1,0 +1,229 @@
+import { expect, test, type Page } from '@playwright/test';
+import { example, openCase, openStrikeOut, station } from './helpers.ts';
+
+/** Every screen that an owner comes to. */
+const SCREENS = [
+  '/',
+  '/practice',
+  '/settings',
+  '/codes/P0302',
+  '/words',
+  '/vehicle/veh_finch',
+  ...['light', 'plug-in', 'read', 'meaning', 'narrow', 'decide', 'fix', 'prove', 'watch', 'handover'].map(
+    (s) => `/case/case_wet/${s}`,
+  ),
+];
+/** A small phone, or 400 %; a phone; a laptop at 200 %; a phone on its side; a laptop. */
+const SIZES = [
+  [320, 256],
+  [390, 844],
+  [640, 400],
+  [844, 390],
+  [1280, 800],
+] as const;
+
+/** By how much anything reaches out of the page sideways, px; what scrolls by itself (a table, the rail) may. */
+const sideways = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const work = document.getElementById('work');
+    return Math.max(
+      document.documentElement.scrollWidth - innerWidth,
+      work === null ? 0 : work.scrollWidth - work.clientWidth,
+    );
+  });
+
+for (const [width, height] of SIZES)
+  test(`at ${width} x ${height} nothing scrolls sideways, the work has room, and the next step is in sight`, async ({
+    page,
+  }) => {
+    await example(page);
+    await page.setViewportSize({ width, height });
+    for (const path of SCREENS) {
+      await page.goto(path);
+      await expect(page.locator('#work :is(h1, h2)').first()).toBeVisible();
+      expect([path, await sideways(page)]).toEqual([path, 0]);
+      if (!path.startsWith('/case/') || path.endsWith('handover')) continue;
+      // Between the frame and the next step at the foot something of the work itself is seen.
+      const room = await page.evaluate(() => {
+        const work = document.getElementById('work')?.getBoundingClientRect();
+        const foot = document.querySelector('#work > .sticky')?.getBoundingClientRect();
+        return work ? Math.min(innerHeight, foot?.top ?? innerHeight) - work.top : 0;
+      });
+      expect([path, Math.round(room), room > height * 0.28]).toEqual([path, Math.round(room), true]);
+    }
+  });
+
+test('on a low screen the bar and the rail give way while scrolling down, the road stays, and Tab brings them back', async ({
+  page,
+}) => {
+  await example(page);
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto('/case/case_wet/light');
+  const rail = page.getByRole('navigation', { name: 'Stations' });
+  await expect(page.getByRole('heading', { name: 'Warning lights' })).toBeVisible();
+  await expect(rail).toBeVisible();
+  await page.locator('#work').evaluate((e) => e.scrollTo(0, 400));
+  await expect(rail).toBeHidden();
+  await expect(page.getByRole('region', { name: 'How far you may still drive' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(rail).toBeVisible();
+});
+
+test('what to do in the next minute shows its first step whole, however low the screen', async ({ page }) => {
+  await openCase(page);
+  await page
+    .getByRole('radiogroup', { name: /^Oil pressure/ })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
+  const minute = page.getByRole('region', { name: 'In the next minute' });
+  for (const [width, height] of [
+    [640, 400],
+    [844, 390],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.locator('#work').evaluate((e) => e.scrollTo(0, 0));
+    const step = await minute.getByRole('listitem').first().boundingBox();
+    const foot = await page.locator('#work > .sticky').boundingBox();
+    expect((step?.y ?? 1e9) + (step?.height ?? 0)).toBeLessThanOrEqual(foot?.y ?? height);
+  }
+});
+
+test('the road at each level, both widths: its button and its words stay in the frame', async ({ page }) => {
+  await openCase(page);
+  const road = page.getByRole('region', { name: 'How far you may still drive' });
+  const lamp = (name: RegExp, mode: string) =>
+    page.getByRole('radiogroup', { name }).getByRole('radio', { name: mode }).click();
+  const levels: readonly [string, () => Promise<void>][] = [
+    ['Short trips', () => Promise.resolve()],
+    ['Stop here', () => lamp(/^Oil pressure/, 'Steady')],
+    ['Safe place only', () => lamp(/^Oil pressure/, 'Out').then(() => lamp(/^Charging/, 'Steady'))],
+  ];
+  for (const [title, reach] of levels) {
+    await reach();
+    await expect(road.getByText(title, { exact: true })).toBeVisible();
+    for (const width of [320, 390, 1280]) {
+      await page.setViewportSize({ width, height: 800 });
+      const frame = await road.boundingBox();
+      const button = await road.getByRole('button').boundingBox();
+      expect((button?.x ?? 0) + (button?.width ?? 1e9)).toBeLessThanOrEqual(
+        (frame?.x ?? 0) + (frame?.width ?? 0) + 0.5,
+      );
+      expect(button?.height ?? 0).toBeGreaterThanOrEqual(44);
+    }
+  }
+});
+
+test('on a phone the stations have their names one touch away', async ({ page }) => {
+  await example(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/case/case_wet/light');
+  await page.getByRole('button', { name: 'Stations by name' }).click();
+  await page
+    .getByRole('dialog', { name: 'Stations' })
+    .getByRole('link', { name: /Narrow down/ })
+    .click();
+  await expect(page.getByRole('heading', { name: 'What it can be' })).toBeVisible();
+});
+
+test('a mistaken touch is taken back at once, and stays in the log, struck out', async ({ page }) => {
+  await openCase(page);
+  await page
+    .getByRole('radiogroup', { name: /^Engine light/ })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
+  await page.getByText('How to do it, and record the result').first().click();
+  await page.locator('details[open] button').first().click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Taken back. It stays in the log, struck out.')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByText('Struck out: Taken back at once.', { exact: true })).toBeVisible();
+});
+
+test('the log by kind; each row’s menu says which entry it is of; Escape goes back to where one came from', async ({
+  page,
+}) => {
+  await example(page);
+  await page.goto('/case/case_wet/light');
+  await expect(page.getByRole('heading', { name: 'Warning lights' })).toBeVisible();
+  const opener = page.getByRole('link', { name: /^Log, / });
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  const log = page.getByRole('dialog', { name: /^Log, / });
+  await log.getByRole('combobox', { name: 'Show' }).selectOption({ label: 'Readings and recordings' });
+  await expect(log.getByText(/^Full reading/).first()).toBeVisible();
+  await expect(log.getByText(/^Only in the wet/)).toHaveCount(0);
+  await log.getByRole('combobox', { name: 'Show' }).selectOption({ label: 'Everything' });
+  const names = await log
+    .getByRole('button', { name: /^More: / })
+    .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')));
+  expect(names.length).toBeGreaterThan(5);
+  // Two entries may say the same; that is rare, and a menu without a name of its own never is.
+  expect(new Set(names).size).toBeGreaterThan(names.length * 0.8);
+  const row = log.getByRole('listitem').filter({ hasText: 'Only in the wet: yes.' });
+  await openStrikeOut(row);
+  await expect(row.getByPlaceholder('Reason')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(log).toHaveCount(0);
+  await expect(opener).toBeFocused();
+});
+
+test('by keyboard alone, from the garage to a decision; the focus follows to each station', async ({
+  page,
+}) => {
+  await example(page);
+  const link = page.getByRole('link', { name: /Wet-morning shake/ }).first();
+  for (let i = 0; i < 60 && !(await link.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeVisible();
+  for (const key of ['3', '4', '5', '6']) {
+    await page.keyboard.press(key);
+    await expect(page.locator('#work h2').first()).toBeFocused();
+  }
+  // On from the heading: the first thing that can be done is reached by Tab, and done by Enter.
+  const repair = page.getByRole('button', { name: /repair it yourself/i }).first();
+  for (let i = 0; i < 80 && !(await repair.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await expect(repair).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/fix$/);
+});
+
+test('nothing depends on colour or motion: forced colours and reduced motion keep every mark and word', async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
+  await example(page);
+  await page.goto('/case/case_wet/narrow');
+  await expect(page.getByRole('heading', { name: 'What it can be' })).toBeVisible();
+  const road = page.getByRole('region', { name: 'How far you may still drive' });
+  await expect(road.getByRole('button')).toBeVisible();
+  // A bar without its colour still has its figure beside it.
+  await expect(page.getByRole('region', { name: 'What it can be' }).getByText(/%/).first()).toBeVisible();
+  const moving = await page.evaluate(
+    () =>
+      document
+        .getAnimations()
+        .filter((a) => a.playState === 'running' && Number(a.effect?.getComputedTiming().duration ?? 0) > 1)
+        .length,
+  );
+  expect(moving).toBe(0);
+  await station(page, 'Decide');
+  await expect(page.locator('#work h2').first()).toBeVisible();
+});
+
+test('a case prints as a document: road, codes, causes and the whole log', async ({ page, context }) => {
+  await example(page);
+  await page.goto('/case/case_wet/light?log');
+  const opened = context.waitForEvent('page');
+  await page.getByRole('button', { name: 'Print the case' }).click();
+  const paper = await opened;
+  await expect.poll(() => paper.url(), { timeout: 20_000 }).toMatch(/^blob:/);
+  // On paper nothing is clipped either: what scrolls on the screen is as high as what it holds.
+  await page.keyboard.press('Escape');
+  await page.emulateMedia({ media: 'print' });
+  const clipped = await page.locator('#work').evaluate((e) => e.scrollHeight - e.clientHeight);
+  expect(clipped).toBeLessThanOrEqual(1);
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
+});
