@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openCase, station } from './helpers.ts';
+import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 async function openPad(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Write down what the reader shows' }).click();
@@ -79,4 +79,34 @@ test('the wait with the battery off goes on through a reload; what was kept is n
   await page.getByRole('button', { name: '+ The battery was disconnected' }).click();
   await expect(page.getByText('Recorded. Now read again.')).toBeVisible();
   await expectAccessible(page);
+});
+
+test('with the adapter and without a clear: repaired, driven, the car forgets by itself, proven and closed', async ({
+  page,
+}) => {
+  await openCase(page);
+  await connect(page, 'Intake temperature sensor unplugged');
+  await readAll(page);
+  await expect(page.getByText('Engine light commanded on')).toBeVisible();
+  await station(page, 'Fix');
+  await page.getByRole('button', { name: 'I have read the cautions' }).click();
+  await page.getByRole('button', { name: 'Record as done' }).click();
+  await page.getByRole('radio', { name: 'No clearing' }).click();
+  await page.getByRole('button', { name: 'Repair its fault' }).click();
+  // Good trips put the lamp out: that is the car's own proof.
+  for (let trip = 1; trip <= 4; trip++) {
+    await page.getByRole('button', { name: 'Drive a trip' }).click();
+    await expect(page.getByText(new RegExp(`^${trip} trips? since you connected`))).toBeVisible();
+    await page.getByRole('button', { name: '+ Record this drive' }).click();
+    const log = (n: number) => page.getByRole('link', { name: new RegExp(`^Log, ${n} entries, saved`) });
+    await expect(log(2 + 2 * trip)).toBeVisible();
+    await page.getByRole('button', { name: 'Read again' }).click();
+    await expect(log(3 + 2 * trip)).toBeVisible({ timeout: 20_000 });
+  }
+  await expect(page.getByText('Next: close the case')).toBeVisible();
+  await page.getByRole('button', { name: 'Close the case' }).click();
+  const closing = page.getByRole('dialog');
+  await closing.getByRole('radio', { name: 'Off', exact: true }).click();
+  await closing.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByText('Fixed.').first()).toBeVisible();
 });

@@ -23,11 +23,25 @@ type Shot = {
 };
 const CASE = '/case/case_wet';
 
-/** Tries to connect with the ignition off. */
-async function fail(page: Page): Promise<void> {
-  await page.getByLabel('Ignition left off').check();
-  await page.getByRole('button', { name: /^Connect( again)?$/ }).click();
-  await page.getByText('Why can’t it connect?').waitFor();
+/** A task is brought in, solved by its likeliest repair, and shown. */
+async function practise(page: Page): Promise<void> {
+  await page.getByText('Make a task for somebody else').click();
+  await page
+    .getByRole('combobox', { name: 'What is wrong' })
+    .selectOption({ label: 'Tarrow Finch 1.4, petrol: coil of cylinder 3 failed' });
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByLabel('Practice task').setInputFiles(await (await saved).path());
+  const stations = page.getByRole('navigation', { name: 'Stations' });
+  await stations.getByRole('link', { name: /^2 Connect/ }).click();
+  await page.getByRole('button', { name: 'Connect and read' }).click();
+  await page.getByText(/Complete\./).waitFor();
+  await stations.getByRole('link', { name: /^7 Fix/ }).click();
+  await page.getByRole('button', { name: 'I have read the cautions' }).click();
+  await page.getByRole('button', { name: 'Record as done' }).click();
+  await page.getByRole('button', { name: 'I am done: show what it was' }).click();
+  await page.getByRole('heading', { name: 'Your way' }).waitFor();
+  await page.getByText('Repair recorded.').waitFor({ state: 'detached' });
 }
 
 /** Records the stand-in revved for a while, and opens the recording. */
@@ -40,6 +54,8 @@ async function record(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Idle until warm', exact: true }).click();
   await page.getByRole('button', { name: 'Begin: Hold 2,500 rpm' }).click();
   await page.waitForTimeout(4_000);
+  // The car's controls are folded while it records.
+  await page.getByText('Drive the simulated car').click();
   await page.getByRole('radio', { name: '2,500 rpm', exact: true }).click();
   await page.getByText('That is enough.').waitFor({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
@@ -74,7 +90,7 @@ const SHOTS: Shot[] = [
   { name: 'garage', path: '/' },
   { name: 'light', path: `${CASE}/light` },
   { name: 'plug-in', path: `${CASE}/plug-in` },
-  { name: 'why-not', path: `${CASE}/plug-in`, before: fail },
+  { name: 'practice', path: '/practice', before: practise },
   { name: 'vehicle', path: '/vehicle/veh_finch' },
   { name: 'read', path: `${CASE}/read` },
   { name: 'watch', path: `${CASE}/plug-in`, before: record },

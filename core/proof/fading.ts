@@ -26,7 +26,8 @@ const isFailing = ({ state }: ReadCode): boolean => state === 'confirmed' || sta
 
 /**
  * A proof without a clear, from a repair on. What is stored stays stored for forty warm-ups, so that it says nothing; a
- * pending code after a drive does: it failed in this or the last trip (SAE J1979, service 07).
+ * pending code after a drive does: it failed in this or the last trip (SAE J1979, service 07). One that was pending before the
+ * repair may stand there from the trip before it, so that it takes two drives.
  */
 export function basisOfRepair(
   state: CaseState,
@@ -40,6 +41,7 @@ export function basisOfRepair(
     .filter((c) => c.clearedBy === null && isFailing(c.code) && isStandardUnit(before, c.code.unit))
     .map((c) => c.code);
   const known = new Set(was.map((c) => c.code));
+  const werePending = new Set(was.filter((c) => c.state === 'pending').map((c) => c.code));
   const drives = state.drives.filter((d) => placeOf(d.id) > at);
   const returned = new Set<string>();
   const added = new Set<string>();
@@ -50,11 +52,12 @@ export function basisOfRepair(
       (p) => isStandardUnit(state.standing, p.unit) && (p.state === 'known' || p.state === 'empty'),
     );
     if (['confirmed', 'pending'].every((part) => parts.some((p) => p.part === part))) readSince ??= id;
-    const hasDriven = drives.some((d) => placeOf(d.id) < placeOf(id));
+    const driven = drives.filter((d) => placeOf(d.id) < placeOf(id)).length;
     for (const code of scan.codes) {
       if (!isFailing(code)) continue;
       if (!known.has(code.code)) added.add(code.code);
-      else if (code.state === 'pending' && hasDriven) returned.add(code.code);
+      else if (code.state === 'pending' && driven >= (werePending.has(code.code) ? 2 : 1))
+        returned.add(code.code);
     }
   }
   return {

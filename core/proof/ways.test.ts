@@ -172,8 +172,11 @@ describe('without clearing', () => {
   test('still there: never proven, wherever it fails', () => {
     fc.assert(
       fc.property(fc.array(fc.boolean(), { minLength: 1, maxLength: 8 }), (trips) => {
+        // What shows on the first drive alone may be what was pending before the repair; it is never taken for cured at once.
         fc.pre(trips.includes(true));
-        expect(view(...live(trips)).status).toBe('returned');
+        const { status } = view(...live(trips));
+        if (trips.slice(1).includes(true)) expect(status).toBe('returned');
+        else if (trips.length < 4) expect(status).not.toBe('proven');
       }),
       { numRuns: 40 },
     );

@@ -43,6 +43,7 @@ export function Garage() {
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
+        <title>Garage · Pincer</title>
         <h1 className="text-2xl">Garage</h1>
         <div className="flex flex-wrap gap-2">
           <Link to="/practice" className={BUTTON.quiet}>

@@ -48,6 +48,7 @@ export function VehiclePage() {
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
+        <title>{`${vehicle.name} · Pincer`}</title>
         <h1 className="text-2xl">{vehicle.name}</h1>
         <PutAway vehicle={vehicle} />
       </div>

@@ -55,6 +55,7 @@ export function PracticeBay() {
   return (
     <main id="work" className="mx-auto w-full max-w-5xl space-y-4 p-4">
       <div>
+        <title>Practice bay · Pincer</title>
         <h1 className="text-2xl">Practice bay</h1>
         <p className="text-ink-2">
           A simulated car comes in with a fault that you do not know. Find it with the same stations as on a

@@ -44,6 +44,7 @@ export function PracticeResultPage() {
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
+        <title>What it was · Pincer</title>
         <h1 className="text-2xl">What it was</h1>
         <div className="flex flex-wrap gap-2">
           <Link to="/practice" className={BUTTON.solid}>

@@ -31,6 +31,7 @@ export function Reference() {
   return (
     <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
+        <title>Codes · Pincer</title>
         <h1 className="text-2xl">What does this code mean?</h1>
         <div className="flex gap-1">
           {cameFromHere ? (

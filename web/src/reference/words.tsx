@@ -57,6 +57,7 @@ export function Words() {
   return (
     <main id="work" className="mx-auto w-full max-w-4xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
+        <title>Words, lights, symptoms · Pincer</title>
         <h1 className="text-2xl">Words, warning lights, symptoms</h1>
         <Link to="/codes" className={`${BUTTON.quiet} -ml-3 sm:ml-0`}>
           Look up codes <ArrowRight size={18} aria-hidden="true" />

@@ -46,6 +46,7 @@ export function SettingsPage() {
   );
   return (
     <main id="work" className="mx-auto w-full max-w-3xl space-y-4 p-4">
+      <title>Settings · Pincer</title>
       <h1 className="text-2xl">Settings</h1>
       <section className={`${SHEET} space-y-2 p-4`}>
         <h2 className="text-lg">Theme</h2>

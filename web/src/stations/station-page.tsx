@@ -18,6 +18,7 @@ export function StationPage({
   const heading = useArrivalFocus();
   return (
     <>
+      <title>{`${title} · Pincer`}</title>
       <div className="flex-1 shrink-0 space-y-4 p-3 md:p-4 low:space-y-2 low:p-2">
         <div>
           <h2 ref={heading} tabIndex={-1} className="text-[22px] focus:outline-none low:sr-only">

@@ -54,6 +54,7 @@ export function Narrow() {
 
   return (
     <>
+      <title>Narrow it down · Pincer</title>
       <h2 ref={heading} tabIndex={-1} className="sr-only">
         Narrow it down
       </h2>
