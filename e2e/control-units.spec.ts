@@ -67,7 +67,7 @@ test('a car with faults in five control units: read by unit and state, told as o
   // Mended and read again: what is gone, and what is as before, is said.
   await station(page, 'Read');
   await page.getByRole('button', { name: 'Repair its fault' }).click();
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await expect(codes).toContainText(/Gone since the reading before:[^.]*U3003 \(brakes\)/);
   await expect(codes.getByText('as before').first()).toBeVisible();
 });
@@ -94,7 +94,7 @@ test('cleared control unit by control unit: what is stored goes, what fails now 
   await expect(clear.getByRole('button', { name: 'Clear now' })).toBeHidden();
   await expectAccessible(page);
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await station(page, 'Prove');
   await expect(page.getByText('Brakes: came back: C0031.')).toBeVisible();
 });
@@ -111,8 +111,8 @@ test('a unit that another holds: told apart at once, and let go in a second roun
   await clear.getByRole('button', { name: 'Clear instruments' }).click();
   await expect(clear.getByText('Read again at once: nothing is stored.')).toBeVisible();
   await station(page, 'Read');
-  await page.getByRole('button', { name: 'Read again' }).click();
-  await expect(page.getByRole('button', { name: 'Read again' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Read again', exact: true })).toBeEnabled();
   await station(page, 'Prove');
   await clear.getByRole('button', { name: /Ignition is on/ }).click();
   await expect(clear.getByText(/^Second round/)).toBeVisible();

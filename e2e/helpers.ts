@@ -81,3 +81,9 @@ export async function openStrikeOut(row: Locator): Promise<void> {
   await row.getByRole('button', { name: /^More: / }).click();
   await row.page().getByRole('menuitem', { name: 'Strike out' }).click();
 }
+
+/** The two sizes that each occasion is walked on. */
+export const LAPTOP_AND_PHONE = [
+  ['on a laptop', { width: 1280, height: 800 }],
+  ['on a phone', { width: 390, height: 844 }],
+] as const;

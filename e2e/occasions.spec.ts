@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { connect, example, expectAccessible, readAll, station } from './helpers.ts';
+import { LAPTOP_AND_PHONE, connect, example, expectAccessible, readAll, station } from './helpers.ts';
 
 /** Opens a case of a new vehicle for an occasion. */
 async function openFor(page: Page, occasion: string, vehicle: string): Promise<void> {
@@ -14,39 +14,44 @@ async function openFor(page: Page, occasion: string, vehicle: string): Promise<v
   await dialog.getByRole('button', { name: 'Open the case' }).click();
 }
 
-test('before buying: the steps in order, what was found, nothing cleared, a record of the visit', async ({
-  page,
-}) => {
-  await openFor(page, 'Before buying', 'Marlow Pippin 1.4');
-  await expect(page.getByRole('heading', { name: 'Before buying', level: 2 })).toBeVisible();
-  await expect(page.getByText('Not read yet')).toBeVisible();
-  await expectAccessible(page);
-  await connect(page, 'Catalyst worn out');
-  await readAll(page);
-  await page.getByRole('link', { name: /^Before buying: the steps/ }).click();
-  const found = page.getByRole('region', { name: 'What was found' });
-  await expect(found).toContainText('Stored now: P0420');
-  await expect(page.getByText(/take off the price/)).toBeVisible();
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save this visit as PDF' }).click();
-  expect((await download).suggestedFilename()).toBe('before-buying-marlow-pippin-1-4.pdf');
-  // Under no school is anything cleared here.
-  await station(page, 'Decide');
-  await expect(page.getByRole('region', { name: 'Clear it and watch' })).toContainText(
-    'nothing is cleared and nothing is repaired at a stranger’s car',
-  );
-  await station(page, 'Prove');
-  await expect(page.getByRole('button', { name: /Ignition is on/ })).toBeDisabled();
-});
+for (const [where, viewport] of LAPTOP_AND_PHONE)
+  test.describe(where, () => {
+    test.use({ viewport });
 
-test('a routine look: begins at the adapter, and a sound vehicle has nothing to do', async ({ page }) => {
-  await openFor(page, 'Routine look', 'Tarrow Finch 1.4');
-  await expect(page.getByText('Routine look').first()).toBeVisible();
-  await connect(page, 'Nothing');
-  await readAll(page);
-  await station(page, 'Decide');
-  await expect(page.getByText(/Recommended: nothing to do/)).toBeVisible();
-});
+    test('before buying: the steps in order, what was found, nothing cleared, a record of the visit', async ({
+      page,
+    }) => {
+      await openFor(page, 'Before buying', 'Marlow Pippin 1.4');
+      await expect(page.getByRole('heading', { name: 'Before buying', level: 2 })).toBeVisible();
+      await expect(page.getByText('Not read yet')).toBeVisible();
+      await expectAccessible(page);
+      await connect(page, 'Catalyst worn out');
+      await readAll(page);
+      await page.getByRole('link', { name: /^Before buying: the steps/ }).click();
+      const found = page.getByRole('region', { name: 'What was found' });
+      await expect(found).toContainText('Stored now: P0420');
+      await expect(page.getByText(/take off the price/)).toBeVisible();
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Save this visit as PDF' }).click();
+      expect((await download).suggestedFilename()).toBe('before-buying-marlow-pippin-1-4.pdf');
+      // Under no school is anything cleared here.
+      await station(page, 'Decide');
+      await expect(page.getByRole('region', { name: 'Clear it and watch' })).toContainText(
+        'nothing is cleared and nothing is repaired at a stranger’s car',
+      );
+      await station(page, 'Prove');
+      await expect(page.getByRole('button', { name: /Ignition is on/ })).toBeDisabled();
+    });
+
+    test('a routine look: begins at the adapter, and a sound vehicle has nothing to do', async ({ page }) => {
+      await openFor(page, 'Routine look', 'Tarrow Finch 1.4');
+      await expect(page.getByText('Routine look').first()).toBeVisible();
+      await connect(page, 'Nothing');
+      await readAll(page);
+      await station(page, 'Decide');
+      await expect(page.getByText(/Recommended: nothing to do/)).toBeVisible();
+    });
+  });
 
 test('recalls and bulletins: what is sent is shown, only what fits is taken, and it counts', async ({
   page,

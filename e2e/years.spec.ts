@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { longLog, manyCases, putRows } from '../bench/years.ts';
-import { openStrikeOut } from './helpers.ts';
+import { example, openStrikeOut } from './helpers.ts';
 
 // What is drawn and worked out stays small, however much there is. How long it takes is measured in the bench.
 const elements = 'document.querySelectorAll("*").length';
@@ -61,4 +61,17 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await row.getByRole('button', { name: 'Strike out' }).click();
   await expect(row.getByText('Struck out: Written on')).toBeVisible();
   await expect(page.getByRole('dialog', { name: 'Log, 5001 entries' })).toBeVisible();
+});
+
+test('the garage puts what is urgent first, also after a reload', async ({ page }) => {
+  await example(page);
+  // Two may only go to a safe place, one makes short trips, one is well for some weeks.
+  const names = () =>
+    page.locator('main section > div h2').evaluateAll((all) => all.map((h) => h.textContent));
+  await expect
+    .poll(names, { timeout: 20_000 })
+    .toEqual(['Tarrow Finch 1.4', 'Kestrine 650', 'Ostler Dray 2.2 D', 'Marlow Pippin 1.4, for sale']);
+  await page.reload();
+  await expect(page.getByText('Wet-morning shake')).toBeVisible();
+  expect((await names()).slice(0, 2)).toEqual(['Tarrow Finch 1.4', 'Kestrine 650']);
 });

@@ -79,7 +79,7 @@ class Bench {
 
     this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/light`);
     const again = this.victim.page;
-    await again.getByRole('link', { name: /^Log, \d+ entries, saved$/ }).waitFor();
+    await again.getByRole('link', { name: /^Log, \d+ entr(?:y|ies), saved$/ }).waitFor();
     const after = await storedEntryKeys(again);
     const lost = [...before].filter((id) => !after.includes(id));
     this.saved = after.length;

@@ -114,7 +114,7 @@ class Bench {
       }
       if ((await page.getByText(/Your browser had lost/).count()) > 0) this.broughtBack++;
     }
-    await page.getByRole('link', { name: /^Log, \d+ entries, saved$/ }).waitFor();
+    await page.getByRole('link', { name: /^Log, \d+ entr(?:y|ies), saved$/ }).waitFor();
     // What a browser drops in the middle of it is written back by the page, within seconds.
     let after = await storedEntryKeys(page);
     const isLacking = () => before.some((k) => !after.includes(k));

@@ -101,7 +101,7 @@ async function settle(page: Page): Promise<void> {
 
 /** Waits until a page shows as many entries as another says there are. */
 const shows = (page: Page, entries: number) =>
-  page.getByRole('link', { name: new RegExp(`^Log, ${entries} entries, saved$`) }).waitFor();
+  page.getByRole('link', { name: new RegExp(`^Log, ${entries} entr(?:y|ies), saved$`) }).waitFor();
 
 /** Two pages of one device, and another device that exchanges files with them, in any order. */
 async function interleave(bench: Bench, random: Random): Promise<string | null> {

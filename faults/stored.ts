@@ -41,7 +41,7 @@ export const storedEntryKeys = async (page: Page): Promise<string[]> =>
 /** What the page says of its log: how many entries, and whether they are on the disk. */
 export async function logAsShown(page: Page): Promise<{ entries: number; state: string }> {
   const label = (await page.getByRole('link', { name: /^Log, / }).getAttribute('aria-label')) ?? '';
-  const said = /^Log, (\d+) entries, (.+)$/.exec(label);
+  const said = /^Log, (\d+) entr(?:y|ies), (.+)$/.exec(label);
   return { entries: Number(said?.[1] ?? 0), state: said?.[2] ?? 'nothing' };
 }
 

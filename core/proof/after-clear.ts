@@ -150,6 +150,7 @@ export function proofBasis(state: CaseState, places: ReadonlyMap<string, number>
     const isRepairedSince = repair !== undefined && placeOf(repair.id) > firstBack;
     if (!isRepairedSince)
       return {
+        pendingUntil: null,
         ...clear,
         was: clear.erased.map((e) => e.code),
         wasLit: false,
@@ -197,7 +198,8 @@ export function proofView(state: CaseState, prior: number): ProofView {
   if (!basis) return { status: 'not-cleared', ...none };
   const isByRepair = basis.way === 'repair';
   const beganAt = places.get(basis.entry) ?? 0;
-  const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > beganAt);
+  const pendingAt = basis.pendingUntil === null ? -1 : (places.get(basis.pendingUntil) ?? -1);
+  const drives = state.drives.filter((d) => (places.get(d.id) ?? -1) > Math.max(beganAt, pendingAt));
   const reading = lastReading(state);
   const readAt = reading ? (places.get(reading.id) ?? -1) : -1;
   const isRead = (d: EntryOf<'drive'>) => (places.get(d.id) ?? -1) < readAt;

@@ -13,6 +13,8 @@ export interface ProofBasis {
   readSince: string | null;
   /** A drive on which the owner saw it again. */
   droveBack: string | null;
+  /** The last reading since that still listed one of the codes as pending: drives up to it were none without the fault. */
+  pendingUntil: string | null;
   /** Whether the car commanded the engine lamp on when it began. */
   wasLit: boolean;
 }
@@ -46,6 +48,7 @@ export function basisOfRepair(
   const returned = new Set<string>();
   const added = new Set<string>();
   let readSince: string | null = null;
+  let pendingUntil: string | null = null;
   for (const { id, scan, via } of state.scans) {
     if (placeOf(id) < at || via === 'file') continue;
     const parts = [...scan.parts, ...partsHeld(scan)].filter(
@@ -55,6 +58,7 @@ export function basisOfRepair(
     const driven = drives.filter((d) => placeOf(d.id) < placeOf(id)).length;
     for (const code of scan.codes) {
       if (!isFailing(code)) continue;
+      if (known.has(code.code) && code.state === 'pending') pendingUntil = id;
       if (!known.has(code.code)) added.add(code.code);
       else if (code.state === 'pending' && driven >= (werePending.has(code.code) ? 2 : 1))
         returned.add(code.code);
@@ -68,6 +72,7 @@ export function basisOfRepair(
     added: [...added],
     readSince,
     droveBack: drives.find((d) => d.cameBack === 'yes')?.id ?? null,
+    pendingUntil,
     wasLit: before.mils.some((m) => m.clearedBy === null && m.mil.on),
   };
 }

@@ -22,6 +22,7 @@ const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx
 export function Garage() {
   const dispatch = useAppDispatch();
   const { status, glance, vehicles, cases } = useAppSelector((s) => s.logbook);
+  const levels = useAppSelector((s) => s.logbook.marks.levels);
   const [params, setParams] = useSearchParams();
   const hasOdd = useAppSelector((s) => s.logbook.setAside.length + s.logbook.newer.length > 0);
   const [isBusy, setBusy] = useState(false);
@@ -34,10 +35,10 @@ export function Garage() {
     const allVehicles = Object.values(vehicles).filter((v) => !v.isPractice);
     const allCases = Object.values(cases).filter((c) => c.practice === undefined);
     return {
-      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere)),
+      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere), levels),
       away: [...allVehicles, ...allCases].filter((x) => x.putAwayAt !== undefined).length,
     };
-  }, [vehicles, cases, isAllShown]);
+  }, [vehicles, cases, levels, isAllShown]);
 
   if (status === 'loading') return <Opening glance={glance} />;
   return (
@@ -46,14 +47,14 @@ export function Garage() {
         <title>Garage · Pincer</title>
         <h1 className="text-2xl">Garage</h1>
         <div className="flex flex-wrap gap-2">
-          <Link to="/practice" className={BUTTON.quiet}>
-            Practice bay
+          <Link to="/?new" className={BUTTON.solid}>
+            <Plus size={19} aria-hidden="true" /> A light came on
           </Link>
           <Link to="/?import" className={BUTTON.plain}>
             <FileUp size={19} aria-hidden="true" /> Import a case file
           </Link>
-          <Link to="/?new" className={BUTTON.solid}>
-            <Plus size={19} aria-hidden="true" /> A light came on
+          <Link to="/practice" className={BUTTON.quiet}>
+            Practice bay
           </Link>
         </div>
       </div>
@@ -124,10 +125,14 @@ interface Owned<T> {
   cases: T[];
 }
 
-/** Each vehicle with its cases; what was opened last comes first, and a vehicle without cases after those with some. */
-function byVehicle<T extends { vehicle: string; openedAt: string }>(
+/**
+ * Each vehicle with its cases: the one with the most urgent case first, then what was opened last; a vehicle without cases
+ * comes after those with some.
+ */
+function byVehicle<T extends { id: string; vehicle: string; openedAt: string }>(
   vehicles: readonly Vehicle[],
   cases: readonly T[],
+  levels: Readonly<Record<string, number>> = {},
 ): Owned<T>[] {
   const of = new Map<string, T[]>();
   for (const one of [...cases].sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))) {
@@ -136,10 +141,14 @@ function byVehicle<T extends { vehicle: string; openedAt: string }>(
     else of.set(one.vehicle, [one]);
   }
   const newest = (owned: Owned<T>) => owned.cases[0]?.openedAt ?? '';
+  const rank = (owned: Owned<T>) => Math.min(CALM, ...owned.cases.map((c) => levels[c.id] ?? CALM));
   return vehicles
     .map((vehicle) => ({ vehicle, cases: of.get(vehicle.id) ?? [] }))
-    .sort((a, b) => (newest(a) < newest(b) ? 1 : newest(a) > newest(b) ? -1 : 0));
+    .sort((a, b) => rank(a) - rank(b) || (newest(a) < newest(b) ? 1 : newest(a) > newest(b) ? -1 : 0));
 }
+
+/** More than any rank: nothing urgent is known. */
+const CALM = 101;
 
 /** Sheets that are drawn at once; more follow as the end comes into sight. */
 const SHEETS_AT_ONCE = 12;

@@ -1,17 +1,28 @@
 import { Pencil, PlugZap, Plus } from 'lucide-react';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { openCase } from '../store/logbook-actions.ts';
+import { noteLevel, openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
-import { day, distance } from '../ui/format.ts';
+import { counted, day, distance } from '../ui/format.ts';
 import { useInSight } from '../ui/in-sight.ts';
 import { ROAD_SHARE } from '../ui/road-share.ts';
+
+/** More than any rank: nothing urgent is known. */
+const CALM = 101;
+
+/** Drives that a proof waits for, or what else it waits for. */
+function watchWords({ proof }: Assessment): string {
+  const drives = proof.needed.find((n) => n.level === 0.95)?.trips ?? 0;
+  if (drives > 0)
+    return `${proof.way === 'repair' ? 'repaired: ' : ''}waits for ${counted(drives, 'more good drive')}`;
+  return proof.waitingFor.length > 0 ? 'waits for its self-check to run' : 'waits for a reading';
+}
 
 /** Cases of one vehicle that stand on its sheet before more are asked for. */
 const CASES_AT_ONCE = 6;
@@ -21,10 +32,15 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [shown, setShown] = useState(CASES_AT_ONCE);
+  const levels = useAppSelector((s) => s.logbook.marks.levels);
   const list = useMemo(() => {
     const all = cases.map((record) => ({ record, closing: closingOf(record) }));
-    return [...all.filter((c) => !c.closing), ...all.filter((c) => c.closing)];
-  }, [cases]);
+    const rank = (c: (typeof all)[number]) => levels?.[c.record.id] ?? CALM;
+    return [
+      ...all.filter((c) => !c.closing).sort((a, b) => rank(a) - rank(b)),
+      ...all.filter((c) => c.closing),
+    ];
+  }, [cases, levels]);
   /** The newest open case, or a new one: the shortest way to the first codes. */
   const plugIn = async () => {
     const open = list.find((c) => !c.closing)?.record;
@@ -104,6 +120,10 @@ function Frame({ vehicle, children }: { vehicle: Vehicle; children: ReactNode })
 }
 
 function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    dispatch(noteLevel(record.id, null));
+  }, [dispatch, record.id]);
   return (
     <Link
       to={`/case/${record.id}/prove`}
@@ -120,6 +140,11 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const [ref, isSeen] = useInSight<HTMLAnchorElement>();
   const state = useAssessment(isSeen ? record : undefined, vehicle);
   const a = state.status === 'ready' ? state.assessment : null;
+  const dispatch = useAppDispatch();
+  const rank = a ? ROAD_SHARE[a.allowance.level] : null;
+  useEffect(() => {
+    if (rank !== null) dispatch(noteLevel(record.id, rank));
+  }, [dispatch, record.id, rank]);
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
   const isRead = useMemo(() => isSeen && foldCase(record).scans.length > 0, [isSeen, record]);
   const waits = !a
@@ -129,7 +154,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
           'unknown-outcome': 'a clear got no answer: read again',
           'read-again': 'needs a reading after the clear',
           returned: 'it came back: narrow it down again',
-          watching: a.proof.way === 'repair' ? 'repaired: clear it, or drive' : 'waits for more good drives',
+          watching: watchWords(a),
           proven: 'proven; close it',
           'not-cleared': '',
         }[a.proof.status]

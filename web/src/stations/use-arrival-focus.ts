@@ -15,7 +15,9 @@ export function useArrivalFocus(): RefObject<HTMLHeadingElement | null> {
     const isLater = typeof state === 'object' && state !== null && 'idx' in state && Number(state.idx) > 0;
     const isAnother = window.location.pathname !== lastPath;
     lastPath = window.location.pathname;
-    if (isLater && isAnother) heading.current?.focus({ preventScroll: true });
+    // Drawn anew, the heading that had the focus may be gone: then nothing has it.
+    const isNowhere = document.activeElement === null || document.activeElement === document.body;
+    if (isLater && (isAnother || isNowhere)) heading.current?.focus({ preventScroll: true });
   }, []);
   return heading;
 }

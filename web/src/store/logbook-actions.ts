@@ -99,6 +99,16 @@ export function mark(marks: Marks): AppThunk<Promise<void>> {
   };
 }
 
+/** Remembers how urgent a case is, for the order of the garage; null once it is closed. */
+export function noteLevel(caseId: string, rank: number | null): AppThunk {
+  return (dispatch, getState) => {
+    const { levels = {} } = getState().logbook.marks;
+    if ((levels[caseId] ?? null) === rank) return;
+    const { [caseId]: _, ...others } = levels;
+    void dispatch(mark({ levels: rank === null ? others : { ...others, [caseId]: rank } }));
+  };
+}
+
 /** Keeps what is typed but not recorded; null forgets it. */
 export function keepDraft(key: string, value: unknown): AppThunk {
   return (dispatch) => {
