@@ -32,10 +32,7 @@ const marksSchema = z.object({
   emptiedAt: z.iso.datetime().optional(),
   /** When everything was last saved as a file. */
   exportedAt: z.iso.datetime().optional(),
-  /**
-   * How far each open case may be driven, a number that grows with it, as last worked out: the garage puts what is urgent first before anything
-   * has been worked out anew. Only an order follows from it, never a word.
-   */
+  /** How far each open case may be driven, a number that grows with it; known while the page is open, and never stored. */
   levels: z.record(z.string(), z.number().int().min(0)).optional(),
 });
 export type Marks = z.infer<typeof marksSchema>;
