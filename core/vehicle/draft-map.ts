@@ -87,8 +87,9 @@ export function draftMap(
       ...old,
       id: old?.id ?? uniqueId(name, new Set(modules.map((m) => m.id))),
       name,
-      request: unit.request,
-      answer: unit.answer,
+      // What a map says of a known unit stays: two units must never come to share an id.
+      request: old?.request ?? unit.request,
+      answer: old?.answer ?? unit.answer,
       ...(unit.language === 'iso-14229' ? {} : { language: unit.language }),
       ...(Object.keys(tells).length > 0 ? { tells } : {}),
     };
