@@ -74,6 +74,8 @@ export async function example(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Look at an example logbook' }).click();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
   await expect(page.getByText('Looked at before buying')).toBeVisible();
+  // Its last case has come, and with this gone its entries too.
+  await expect(page.getByText('Bringing in the example logbook')).toBeHidden();
 }
 
 /** Opens the form by which an entry of the log is struck out: in its row's menu. */

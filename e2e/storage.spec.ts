@@ -260,3 +260,14 @@ test('a database that the browser has lost comes back from the second copy, and 
   await said.getByRole('button', { name: 'I have read this' }).click();
   await expect(said).toBeHidden();
 });
+
+test('the example, interrupted, is finished at the next start, on whatever page that is', async ({
+  page,
+}) => {
+  await page.route('**/demo/harbour.json', (route) => route.abort(), { times: 1 });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Look at an example logbook' }).click();
+  await expect(page.getByText('The example logbook could not be loaded.')).toBeVisible();
+  await page.goto('/case/case_wet/light');
+  await expect(page.getByRole('link', { name: /^Log, [1-9]\d* entries, saved/ })).toBeVisible();
+});

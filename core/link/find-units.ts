@@ -312,8 +312,7 @@ class Search {
       { timeoutMs: COMMAND_MS, ...(options.signal ? { signal: options.signal } : {}) },
     );
     if (!set.ok) {
-      if (set.why === 'no-answer')
-        this.end ??= { how: 'stopped', fault: { code: options.signal?.aborted ? 'cancelled' : 'cut' } };
+      if (set.why === 'no-answer') this.end ??= { how: 'stopped', fault: this.whyNoAnswer() };
       return null;
     }
     const first = await this.ask('codes', answer);
@@ -354,6 +353,12 @@ class Search {
         unit.codes = ((counted.payload[4] ?? 0) << 8) | (counted.payload[5] ?? 0);
     }
     return unit;
+  }
+
+  /** Why the adapter did not answer to a setting. */
+  private whyNoAnswer(): LinkFault {
+    if (this.options.signal?.aborted) return { code: 'cancelled' };
+    return this.connection.port.hasEnded ? { code: 'cut' } : { code: 'silent', waitedMs: COMMAND_MS };
   }
 
   /** One question to one unit, asked again while it needs time. @returns null when the search is over. */

@@ -2,16 +2,12 @@ import {
   NO_SOURCE,
   NEWER_REQUESTS,
   ScanBuilder,
-  decodeConditions,
-  decodeExtended,
   emptyScan,
-  encodeTroubleCode,
   hexByte,
   isSupportPid,
   negativeResponseText,
   parameterLength,
   partsHeld,
-  toHex,
   type Scan,
   type ScanPart,
   isStandardAnswerId,
@@ -21,6 +17,9 @@ import { REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './con
 import type { LinkFault } from './faults.ts';
 import { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
 import { groupSize, sendRequest, type Heard } from './request.ts';
+import { newerConditions, newerLamp, newerUndecoded } from './newer-steps.ts';
+import { STEPS, without, type Step, type StepId } from './scan-steps.ts';
+import { unitRecords, type Asking } from './stored-records.ts';
 import { faultWords } from './words.ts';
 
 interface ScanOptions extends LinkOptions {
@@ -79,30 +78,6 @@ const ENDS_SCAN: ReadonlySet<LinkFault['code']> = new Set([
 /** How old the first part may be when a cut scan is gone on with, milliseconds; later the car may have changed. */
 export const RESUME_WITHIN_MS = 10 * 60_000;
 
-/** The steps of a full scan, in order, with the words for what would be missing and the parts that they bring. */
-const STEPS = [
-  { id: 'supported', step: 'What the car can tell', missing: 'the list of supported readings', parts: [] },
-  {
-    id: 'identity',
-    step: 'Identity',
-    missing: 'vehicle number and calibration',
-    parts: ['identity'],
-  },
-  { id: 'confirmed', step: 'Confirmed codes', missing: 'confirmed codes', parts: ['confirmed'] },
-  { id: 'pending', step: 'Pending codes', missing: 'pending codes', parts: ['pending'] },
-  { id: 'permanent', step: 'Permanent codes', missing: 'permanent codes', parts: ['permanent'] },
-  { id: 'frozen', step: 'Stored conditions', missing: 'stored conditions', parts: ['freeze-frames'] },
-  {
-    id: 'values',
-    step: 'Engine light, self-checks and readings',
-    missing: 'engine light, self-checks and readings',
-    parts: ['mil', 'readiness', 'counters', 'values'],
-  },
-  { id: 'tests', step: 'On-board test results', missing: 'on-board test results', parts: ['tests'] },
-  { id: 'units', step: 'The other control units', missing: 'codes of the other control units', parts: [] },
-] as const satisfies readonly { id: string; step: string; missing: string; parts: readonly ScanPart[] }[];
-type StepId = (typeof STEPS)[number]['id'];
-
 /**
  * Takes a full scan: the car's identity, codes of services 03, 07 and 0A from every control unit that answers, stored
  * conditions, lamp, monitors, counters and each supported reading once. Whose car it is comes first, for nothing that
@@ -133,42 +108,6 @@ export async function resumeScan(
   return { ...result, hasGoneOn };
 }
 
-/** What a part of a scan is made of, taken out when that part is asked for anew. */
-function without(scan: Scan, steps: ReadonlySet<StepId>): Scan {
-  const lacks = (id: StepId) => steps.has(id);
-  const gone = new Set<ScanPart>(STEPS.filter((s) => lacks(s.id)).flatMap((s) => [...s.parts]));
-  const { vin, ...rest } = structuredClone(scan);
-  const isMapped = (unit: string) =>
-    rest.units?.some((u) => u.unit === unit) === true && !isStandardAnswerId(unit);
-  return {
-    ...rest,
-    mils: gone.has('mil') ? [] : rest.mils,
-    ...(vin !== undefined && !lacks('identity') ? { vin } : {}),
-    codes: rest.codes.filter((c) => (isMapped(c.unit) ? !lacks('units') : !gone.has(c.state))),
-    freezeFrames: lacks('frozen') ? [] : rest.freezeFrames,
-    identities: lacks('identity') ? [] : rest.identities,
-    ...(rest.units && lacks('units') ? { units: [], records: [] } : {}),
-    values: rest.values.filter(
-      (v) =>
-        !(lacks('values') && v.service === '01') &&
-        !(lacks('tests') && (v.service === '06' || v.service === '22')) &&
-        !(lacks('identity') && v.service === '09'),
-    ),
-    monitors: lacks('values') ? [] : rest.monitors,
-    errors: [],
-    parts: rest.parts.filter((p) => (isMapped(p.unit) ? !lacks('units') : !gone.has(p.part))),
-    missing: [],
-  };
-}
-
-/** Bit 7 of the status byte of ISO 14229-1. */
-const ASKS_FOR_LAMP = 0x80;
-/** First identifiers of the self-checks and of the test results of SAE J1979-2. */
-const UNDECODED = ['22F501', '22F600'] as const;
-
-/** Codes of one control unit whose stored records are asked for. */
-const MAX_RECORDED = 4;
-
 /** Whether a unit is on the line of a connection: CAN ids on CAN, a header of ISO 14230 on a line of that kind. */
 const isWithinReach = ({ isCan, protocolNumber }: Connection, { request }: ReachableUnit): boolean =>
   request.length === 6 ? protocolNumber === '4' || protocolNumber === '5' : isCan;
@@ -177,12 +116,12 @@ const isWithinReach = ({ isCan, protocolNumber }: Connection, { request }: Reach
 const HALVED: ReadonlySet<ScanPart> = new Set(['freeze-frames', 'identity', 'values', 'tests']);
 
 /** One way through the steps. */
-class ScanRun {
-  private readonly scan: Scan;
-  private readonly builder: ScanBuilder;
+class ScanRun implements Asking {
+  readonly scan: Scan;
+  readonly builder: ScanBuilder;
   /** The steps that are asked for; the list of supported readings always is. */
   private readonly wanted: ReadonlySet<StepId>;
-  private readonly steps: readonly (typeof STEPS)[number][];
+  private readonly steps: readonly Step[];
   private fault: LinkFault | null = null;
   /** Units of the standard that have answered anything. */
   private readonly units = new Set<string>();
@@ -215,7 +154,7 @@ class ScanRun {
     if (connection.adapterVolts !== null) scan.adapterVolts = connection.adapterVolts;
     // Whoever asked before may have left the adapter with one unit alone.
     if (!(await addressAll(connection))) this.fault = { code: 'silent', waitedMs: REQUEST_MS };
-    const unasked: (typeof STEPS)[number][] = [];
+    const unasked: Step[] = [];
     for (const [index, step] of this.steps.entries()) {
       this.options.onProgress?.({ step: step.step, done: index, total: this.steps.length });
       if (!this.wanted.has(step.id)) continue;
@@ -233,7 +172,7 @@ class ScanRun {
   }
 
   /** Units that should answer: every one that has answered anything, and those that the car is known to have. */
-  private expected(): string[] {
+  expected(): string[] {
     const { knownCar } = this.options;
     const isSame =
       knownCar?.vin !== undefined && knownCar.vin !== null && knownCar.vin === this.builder.vin();
@@ -247,7 +186,7 @@ class ScanRun {
    * in peace and asked again, an adapter that has restarted set up again, all within limits.
    * @param due units that have to answer; their silence is asked for once more.
    */
-  private async ask(
+  async ask(
     request: string,
     { due = [], from }: { due?: readonly string[]; from?: string } = {},
   ): Promise<Heard> {
@@ -337,7 +276,7 @@ class ScanRun {
     return heard;
   }
 
-  private notePart(part: ScanPart, unit: string, heard: Heard, isDue: boolean): void {
+  notePart(part: ScanPart, unit: string, heard: Heard, isDue: boolean): void {
     const { builder } = this;
     if (this.isAnswerWhole(heard, unit)) {
       if (isDue && this.isFaint(heard))
@@ -365,7 +304,7 @@ class ScanRun {
   }
 
   /** Asked anew after each wait: what was so before it need not be so any more. */
-  private hasFault(): boolean {
+  hasFault(): boolean {
     return this.fault !== null;
   }
 
@@ -401,7 +340,7 @@ class ScanRun {
   }
 
   private async frozen(): Promise<void> {
-    if (this.connection.isNewer) return this.newerConditions();
+    if (this.connection.isNewer) return newerConditions(this);
     await this.askPart(
       'freeze-frames',
       this.connection.isCan ? '020200' + '0000' + '2000' : '020200',
@@ -424,29 +363,6 @@ class ScanRun {
       (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
       'freeze-frames',
     );
-  }
-
-  /** The conditions of each code by itself (ISO 14229-1 service 19 04, every record). */
-  private async newerConditions(): Promise<void> {
-    const codes = this.scan.codes.filter((c) => c.state !== 'permanent' && c.failureType !== undefined);
-    for (const { code, failureType = '00', unit } of codes.slice(0, MAX_RECORDED * 2)) {
-      if (this.fault) return;
-      const bytes = `${toHex(encodeTroubleCode(code))}${failureType}`;
-      const heard = await this.ask(`1904${bytes}FF`);
-      const answer = heard.answers.find((a) => a.source === unit && toHex(a.payload.slice(2, 5)) === bytes);
-      if (!answer) {
-        if (heard.damage.length > 0) this.notePart('freeze-frames', unit, heard, true);
-        continue;
-      }
-      const records = decodeConditions(answer.payload, { unit, code, failureType });
-      for (const { record, values } of records)
-        this.scan.freezeFrames.push({ unit, frame: Number.parseInt(record, 16), code, values });
-      (this.scan.records ??= []).push(...records.filter((r) => r.bytes !== ''));
-      this.builder.notePart(unit, 'freeze-frames', 'known');
-    }
-    for (const unit of this.expected())
-      if (this.builder.partOf(unit, 'freeze-frames') === null)
-        this.builder.notePart(unit, 'freeze-frames', 'empty');
   }
 
   private async identity(): Promise<void> {
@@ -485,7 +401,7 @@ class ScanRun {
     const { isNewer } = this.connection;
     const heard = await this.ask('0101', isNewer ? {} : { due: this.expected() });
     if (isNewer) {
-      for (const unit of this.expected()) this.newerLamp(unit);
+      for (const unit of this.expected()) newerLamp(this, unit);
       return;
     }
     for (const unit of this.expected()) {
@@ -496,53 +412,9 @@ class ScanRun {
     }
   }
 
-  /**
-   * Newer cars need not tell the lamp and the self-checks as older ones do. The status bytes tell the lamp (bit 7, warning
-   * indicator requested); how the self-checks are told there is not decoded, and their bytes are kept.
-   */
-  private newerLamp(unit: string): void {
-    const { builder, scan } = this;
-    if (builder.partOf(unit, 'readiness') === null)
-      builder.notePart(
-        unit,
-        'readiness',
-        'unsupported',
-        'it tells its self-checks in the newest way, which is not decoded here',
-      );
-    if (builder.partOf(unit, 'mil') === 'known' || builder.partOf(unit, 'confirmed') === 'not-read') return;
-    const codes = scan.codes.filter((c) => c.unit === unit && c.state !== 'permanent');
-    scan.mils.push({
-      unit,
-      on: codes.some((c) => ((c.statusByte ?? 0) & ASKS_FOR_LAMP) !== 0),
-      count: codes.filter((c) => c.state === 'confirmed').length,
-    });
-    builder.notePart(unit, 'mil', 'known');
-  }
-
-  /** Identifiers that are asked for and kept as bytes: self-checks and test results as the newest cars tell them. */
-  private async undecoded(): Promise<void> {
-    for (const request of UNDECODED) {
-      if (this.fault) return;
-      const heard = await this.ask(request);
-      for (const { source, payload } of heard.answers) {
-        const raw = toHex(payload.slice(3));
-        const pid = request.slice(2);
-        const name = `Identifier ${pid}, as bytes: its meaning is not decoded`;
-        this.scan.values.push({ service: '22', pid, name, value: raw, unit: '', source, raw });
-      }
-    }
-    for (const unit of this.expected())
-      this.builder.notePart(
-        unit,
-        'tests',
-        'unsupported',
-        'it tells its test results in the newest way, which is not decoded here',
-      );
-  }
-
   /** Results of the car's own tests with their limits (service 06): the lists first, then monitor by monitor. */
   private async tests(): Promise<void> {
-    if (this.connection.isNewer) return this.undecoded();
+    if (this.connection.isNewer) return newerUndecoded(this);
     if (this.connection.isCan) await this.askPart('tests', '060020406080A0', false);
     for (let base = 0; base <= 0xa0 && this.unionSupported('06').size === 0 && !this.fault; base += 0x20) {
       await this.askPart('tests', `06${hexByte(base)}`, false);
@@ -614,7 +486,7 @@ class ScanRun {
     const isOlder = unit.language === 'iso-14230';
     const heard = await this.ask(isOlder ? '1800FF00' : '1902FF', { from: unit.answer });
     if (heard.answers.some((a) => isOlder || a.payload[1] === 0x02)) {
-      if (!isOlder) await this.askRecords(unit);
+      if (!isOlder) await unitRecords(this, unit.answer);
       return null;
     }
     const refusal = heard.refusals.get(unit.answer);
@@ -622,26 +494,6 @@ class ScanRun {
     if (heard.damage.length === 0) return 'it does not answer: not fitted, or asleep';
     this.damagedUnit ??= unit.name;
     return 'its answer came damaged, again and again';
-  }
-
-  /**
-   * What a unit keeps beside its codes: conditions and extended data (ISO 14229-1 services 19 04 and 19 06, every record).
-   * A bounded number of codes, and what a unit refuses once is not asked again: it is an addition, and no part of it is due.
-   */
-  private async askRecords({ answer }: ReachableUnit): Promise<void> {
-    const codes = this.scan.codes.filter((c) => c.unit === answer && c.failureType !== undefined);
-    for (const service of ['1904', '1906'] as const) {
-      for (const { code, failureType = '00' } of codes.slice(0, MAX_RECORDED)) {
-        if (this.fault) return;
-        const bytes = `${toHex(encodeTroubleCode(code))}${failureType}`;
-        const heard = await this.ask(`${service}${bytes}FF`, { from: answer });
-        if (heard.answers.length === 0) break;
-        const decode = service === '1904' ? decodeConditions : decodeExtended;
-        for (const { payload } of heard.answers)
-          if (toHex(payload.slice(2, 5)) === bytes)
-            (this.scan.records ??= []).push(...decode(payload, { unit: answer, code, failureType }));
-      }
-    }
   }
 
   /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
@@ -701,7 +553,7 @@ class ScanRun {
   }
 
   /** What no answer settled: silence where an answer was due, and a count that does not fit the list. */
-  private conclude(unasked: readonly (typeof STEPS)[number][]): void {
+  private conclude(unasked: readonly Step[]): void {
     const { builder } = this;
     const why = this.fault === null ? 'it said nothing to this question' : faultWords(this.fault).sentence;
     const due: readonly ScanPart[] = ['confirmed', 'pending', 'mil', 'readiness'];
@@ -726,7 +578,7 @@ class ScanRun {
   }
 
   /** The steps that did not bring all, in plain words. */
-  private noteMissing(unasked: readonly (typeof STEPS)[number][]): void {
+  private noteMissing(unasked: readonly Step[]): void {
     const { scan, fault } = this;
     const isStandard = (unit: string) =>
       !scan.units?.some((u) => u.unit === unit) || isStandardAnswerId(unit);

@@ -1,7 +1,7 @@
 import { hexByte } from './bytes.ts';
 import { parameterLength } from './parameters.ts';
-import { decodeTroubleCode, encodeTroubleCode } from './trouble-code.ts';
-import { stateOfStatus, type StatusCode } from './uds.ts';
+import { encodeTroubleCode } from './trouble-code.ts';
+import { readStatusCode, type StatusCode } from './uds.ts';
 import type { ReadCode } from './scan.ts';
 
 /**
@@ -107,16 +107,10 @@ export function decodeNewerCodes(
   const codes: ReadCode[] = [];
   let at = head;
   for (; at + size <= payload.length; at += size) {
-    const [high = 0, low = 0, failure = 0, status = 0] = payload.slice(at + skip, at + size);
-    const state = isPermanent ? 'permanent' : stateOfStatus(status);
-    if (state !== null)
-      codes.push({
-        code: decodeTroubleCode(high, low),
-        state,
-        unit,
-        statusByte: status,
-        failureType: hexByte(failure),
-      });
+    const bytes = payload.slice(at + skip, at + size);
+    // A permanent code is one, whatever its status says.
+    const code = readStatusCode(bytes, unit, isPermanent ? 'permanent' : undefined);
+    if (code) codes.push(code);
   }
   return { codes, left: Math.max(0, payload.length - at) + (payload.length < head ? 1 : 0), isPermanent };
 }

@@ -34,6 +34,27 @@ export function stateOfStatus(status: number): CodeState | null {
 }
 
 /**
+ * A code of four bytes: two of code, its failure type, its status (ISO 14229-1).
+ * @param state by its status where nothing else is known. @returns null when no bit says that the test ever failed.
+ */
+export function readStatusCode(
+  bytes: readonly number[],
+  unit: string,
+  state: CodeState | null = stateOfStatus(bytes[3] ?? 0),
+): ReadCode | null {
+  const [high = 0, low = 0, failure = 0, status = 0] = bytes;
+  return (
+    state && {
+      code: decodeTroubleCode(high, low),
+      state,
+      unit,
+      statusByte: status,
+      failureType: hexByte(failure),
+    }
+  );
+}
+
+/**
  * Codes of a positive answer to ISO 14229-1 service 19 02 (59 02 availability mask, then 4 bytes a code).
  * @param payload the whole answer, beginning with 59.
  * @returns the codes, and how many bytes were left over at the end.
@@ -45,16 +66,8 @@ export function decodeDtcByStatus(
   const codes: ReadCode[] = [];
   let at = 3;
   for (; at + 4 <= payload.length; at += 4) {
-    const [high = 0, low = 0, failure = 0, status = 0] = payload.slice(at, at + 4);
-    const state = stateOfStatus(status);
-    if (state === null) continue;
-    codes.push({
-      code: decodeTroubleCode(high, low),
-      state,
-      unit,
-      statusByte: status,
-      failureType: hexByte(failure),
-    });
+    const code = readStatusCode(payload.slice(at, at + 4), unit);
+    if (code) codes.push(code);
   }
   return { codes, left: Math.max(0, payload.length - at) };
 }

@@ -7,7 +7,7 @@ import { Pages } from './router.tsx';
 import { Lost } from './shell/lost.tsx';
 import { Toasts } from './shell/toasts.tsx';
 import { later } from './ui/later.ts';
-import { warmCore } from './workers/core-client.ts';
+import { beginCore, warmCore } from './workers/core-client.ts';
 import { ownerOf } from '@pincer/core/case';
 import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
@@ -15,6 +15,9 @@ import { beginSession } from './store/session.ts';
 import { createStore } from './store/create-store.ts';
 import { settingsSlice } from './store/settings-slice.ts';
 import './styles.css';
+
+// A case shows nothing of itself before it is assessed: the worker reads its knowledge while the page comes up.
+if (location.pathname.startsWith('/case/')) beginCore();
 
 const ports = browserPorts();
 const store = createStore(ports);

@@ -23,14 +23,19 @@ function part(name: string, load: () => Promise<ComponentType>) {
   );
 }
 
-const CasePart = part('This case', async () => (await import('./stations/case-frame.tsx')).CaseFrame);
+// A case is shown with one of its stations in it: neither waits for the other to have come.
+const loadStation = async () => (await import('./stations/station.tsx')).Station;
+const CasePart = part('This case', async () => {
+  if (!/\/(watch|handover|buying)$/.test(location.pathname)) void loadStation().catch(() => undefined);
+  return (await import('./stations/case-frame.tsx')).CaseFrame;
+});
 const WatchPart = part('This station', async () => (await import('./stations/watch/watch.tsx')).Watch);
 const HandoverPart = part(
   'The handover sheet',
   async () => (await import('./stations/handover/handover.tsx')).HandoverSheet,
 );
 const BuyingPart = part('Before buying', async () => (await import('./stations/buying/buying.tsx')).Buying);
-const StationPart = part('This station', async () => (await import('./stations/station.tsx')).Station);
+const StationPart = part('This station', loadStation);
 const VehiclePart = part(
   'This vehicle’s page',
   async () => (await import('./garage/vehicle-page.tsx')).VehiclePage,

@@ -7,9 +7,9 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Contained } from '../ui/contained.tsx';
 import { useInSight } from '../ui/in-sight.ts';
+import { NO_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { ExportReminder } from './export-reminder.tsx';
-import { useFirstStartDemo } from './first-start.ts';
 import { OpeningSheet, VehicleSheet } from './vehicle-sheet.tsx';
 
 const SetAsideNotice = lazy(async () => ({
@@ -22,11 +22,11 @@ const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx
 export function Garage() {
   const dispatch = useAppDispatch();
   const { status, glance, vehicles, cases } = useAppSelector((s) => s.logbook);
-  const levels = useAppSelector((s) => s.logbook.marks.levels);
+  const shares = useAppSelector((s) => s.logbook.shares);
   const [params, setParams] = useSearchParams();
   const hasOdd = useAppSelector((s) => s.logbook.setAside.length + s.logbook.newer.length > 0);
+  const isExampleComing = useAppSelector((s) => s.logbook.isExampleComing);
   const [isBusy, setBusy] = useState(false);
-  useFirstStartDemo();
   const close = () => setParams({}, { replace: true });
   const [isAllShown, setAllShown] = useState(false);
   const { list, away } = useMemo(() => {
@@ -35,10 +35,10 @@ export function Garage() {
     const allVehicles = Object.values(vehicles).filter((v) => !v.isPractice);
     const allCases = Object.values(cases).filter((c) => c.practice === undefined);
     return {
-      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere), levels),
+      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere), shares),
       away: [...allVehicles, ...allCases].filter((x) => x.putAwayAt !== undefined).length,
     };
-  }, [vehicles, cases, levels, isAllShown]);
+  }, [vehicles, cases, shares, isAllShown]);
 
   if (status === 'loading') return <Opening glance={glance} />;
   return (
@@ -64,6 +64,7 @@ export function Garage() {
         </Suspense>
       ) : null}
       <ExportReminder />
+      {isExampleComing ? <p role="status">Bringing in the example logbook…</p> : null}
       {list.length === 0 && away === 0 ? (
         <Notice
           title="No vehicles yet."
@@ -126,13 +127,13 @@ interface Owned<T> {
 }
 
 /**
- * Each vehicle with its cases: the one with the most urgent case first, then what was opened last; a vehicle without cases
+ * Each vehicle with its cases: the one that may be driven least far first, then what was opened last; a vehicle without cases
  * comes after those with some.
  */
 function byVehicle<T extends { id: string; vehicle: string; openedAt: string }>(
   vehicles: readonly Vehicle[],
   cases: readonly T[],
-  levels: Readonly<Record<string, number>> = {},
+  shares: Readonly<Record<string, number>> = {},
 ): Owned<T>[] {
   const of = new Map<string, T[]>();
   for (const one of [...cases].sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))) {
@@ -141,14 +142,11 @@ function byVehicle<T extends { id: string; vehicle: string; openedAt: string }>(
     else of.set(one.vehicle, [one]);
   }
   const newest = (owned: Owned<T>) => owned.cases[0]?.openedAt ?? '';
-  const rank = (owned: Owned<T>) => Math.min(CALM, ...owned.cases.map((c) => levels[c.id] ?? CALM));
+  const rank = (owned: Owned<T>) => Math.min(NO_SHARE, ...owned.cases.map((c) => shares[c.id] ?? NO_SHARE));
   return vehicles
     .map((vehicle) => ({ vehicle, cases: of.get(vehicle.id) ?? [] }))
     .sort((a, b) => rank(a) - rank(b) || (newest(a) < newest(b) ? 1 : newest(a) > newest(b) ? -1 : 0));
 }
-
-/** More than any rank: nothing urgent is known. */
-const CALM = 101;
 
 /** Sheets that are drawn at once; more follow as the end comes into sight. */
 const SHEETS_AT_ONCE = 12;

@@ -4,17 +4,14 @@ import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { noteLevel, openCase } from '../store/logbook-actions.ts';
+import { noteShare, openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { counted, day, distance } from '../ui/format.ts';
 import { useInSight } from '../ui/in-sight.ts';
-import { ROAD_SHARE } from '../ui/road-share.ts';
-
-/** More than any rank: nothing urgent is known. */
-const CALM = 101;
+import { NO_SHARE, ROAD_SHARE } from '../ui/road-share.ts';
 
 /** Drives that a proof waits for, or what else it waits for. */
 function watchWords({ proof }: Assessment): string {
@@ -32,18 +29,18 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [shown, setShown] = useState(CASES_AT_ONCE);
-  const levels = useAppSelector((s) => s.logbook.marks.levels);
+  const shares = useAppSelector((s) => s.logbook.shares);
   const list = useMemo(() => {
     const all = cases.map((record) => ({ record, closing: closingOf(record) }));
-    const rank = (c: (typeof all)[number]) => levels?.[c.record.id] ?? CALM;
+    const rank = (c: (typeof all)[number]) => shares[c.record.id] ?? NO_SHARE;
     return [
       ...all.filter((c) => !c.closing).sort((a, b) => rank(a) - rank(b)),
       ...all.filter((c) => c.closing),
     ];
-  }, [cases, levels]);
+  }, [cases, shares]);
   /** The newest open case, or a new one: the shortest way to the first codes. */
   const plugIn = async () => {
-    const open = list.find((c) => !c.closing)?.record;
+    const open = cases.find((c) => closingOf(c) === null);
     const found = open ?? (await dispatch(openCase(vehicle, 'A light came on')));
     void navigate(`/case/${found.id}/plug-in`);
   };
@@ -122,7 +119,7 @@ function Frame({ vehicle, children }: { vehicle: Vehicle; children: ReactNode })
 function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
   const dispatch = useAppDispatch();
   useEffect(() => {
-    dispatch(noteLevel(record.id, null));
+    dispatch(noteShare(record.id, null));
   }, [dispatch, record.id]);
   return (
     <Link
@@ -141,10 +138,10 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const state = useAssessment(isSeen ? record : undefined, vehicle);
   const a = state.status === 'ready' ? state.assessment : null;
   const dispatch = useAppDispatch();
-  const rank = a ? ROAD_SHARE[a.allowance.level] : null;
+  const share = a ? ROAD_SHARE[a.allowance.level] : null;
   useEffect(() => {
-    if (rank !== null) dispatch(noteLevel(record.id, rank));
-  }, [dispatch, record.id, rank]);
+    if (share !== null) dispatch(noteShare(record.id, share));
+  }, [dispatch, record.id, share]);
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
   const isRead = useMemo(() => isSeen && foldCase(record).scans.length > 0, [isSeen, record]);
   const waits = !a

@@ -1,14 +1,12 @@
 import { Link, useParams } from 'react-router';
 import { taskFile, type Path, type PathStep } from '@pincer/core/practice';
-import { assessmentKey, skipToken, usePracticeResultQuery, type PracticeResult } from '../store/core-api.ts';
+import { practiceKey, skipToken, usePracticeResultQuery, type PracticeResult } from '../store/core-api.ts';
 import { practiceOf } from '../store/practice-actions.ts';
 import { useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET, TAG } from '../ui/classes.ts';
 import { counted, money, percent } from '../ui/format.ts';
 import { Notice } from '../ui/notice.tsx';
 import { saveText } from '../ui/save-text.ts';
-
-const NO_LESSONS: readonly never[] = [];
 
 /** What a task was, how it went against the advice's own way, and a replay step by step. */
 export function PracticeResultPage() {
@@ -19,7 +17,7 @@ export function PracticeResultPage() {
   const owner = useAppSelector((s) => s.settings.owner);
   const isOver = record?.entries.some((e) => e.kind === 'closed') ?? false;
   const { data, error } = usePracticeResultQuery(
-    record && vehicle && isOver ? assessmentKey(record, vehicle, owner, NO_LESSONS) : skipToken,
+    record && vehicle && isOver ? practiceKey(record, vehicle, owner) : skipToken,
   );
   if (status === 'loading')
     return (

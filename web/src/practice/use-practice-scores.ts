@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { CaseRecord } from '@pincer/core/case';
-import { assessmentKey, coreApi } from '../store/core-api.ts';
+import { practiceKey, coreApi } from '../store/core-api.ts';
 import { practiceOf } from '../store/practice-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
@@ -14,8 +14,6 @@ export interface Played {
   isSolved: boolean;
 }
 
-const NO_LESSONS: readonly never[] = [];
-
 /** Tasks whose scores are worked out at the same time. */
 const SHOWN = 40;
 
@@ -26,7 +24,7 @@ export function usePracticeScores(cases: readonly CaseRecord[]): { played: Playe
   const owner = useAppSelector((s) => s.settings.owner);
   const keys = cases.slice(0, SHOWN).flatMap((record) => {
     const vehicle = vehicles[record.vehicle];
-    return vehicle ? [{ record, key: assessmentKey(record, vehicle, owner, NO_LESSONS) }] : [];
+    return vehicle ? [{ record, key: practiceKey(record, vehicle, owner) }] : [];
   });
   const asked = keys.map(({ key }) => JSON.stringify(key)).join('\n');
   useEffect(() => {

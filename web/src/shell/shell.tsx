@@ -11,6 +11,7 @@ import { later } from '../ui/later.ts';
 import { Mark } from '../ui/mark.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
+import { useFirstStartDemo } from './first-start.ts';
 import { useTheme } from './theme.ts';
 
 const KeySheet = lazy(async () => ({ default: (await import('./key-sheet.tsx')).KeySheet }));
@@ -20,6 +21,7 @@ type Finder = Awaited<ReturnType<typeof loadFinder>>['Finder'];
 /** What every page shares: the bar at the top, the search, the sheet of keys. */
 export function Shell() {
   useTheme();
+  useFirstStartDemo();
   const [isFinding, setFinding] = useState(false);
   // Kept here and not behind a suspended part, which is shown a third of a second late: the search opens under the key.
   const [Finder, setFinder] = useState<Finder | null>(null);

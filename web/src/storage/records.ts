@@ -32,8 +32,6 @@ const marksSchema = z.object({
   emptiedAt: z.iso.datetime().optional(),
   /** When everything was last saved as a file. */
   exportedAt: z.iso.datetime().optional(),
-  /** How far each open case may be driven, a number that grows with it; known while the page is open, and never stored. */
-  levels: z.record(z.string(), z.number().int().min(0)).optional(),
 });
 export type Marks = z.infer<typeof marksSchema>;
 

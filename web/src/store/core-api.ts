@@ -62,6 +62,11 @@ export const assessmentKey = (
   owner: numberOf(owner),
 });
 
+const NO_LESSONS: readonly Lesson[] = [];
+/** The key of how a task of the practice bay went: nothing that real cases have taught counts there. */
+export const practiceKey = (record: CaseRecord, vehicle: Vehicle, owner: Owner): AssessmentKey =>
+  assessmentKey(record, vehicle, owner, NO_LESSONS);
+
 /** The core's answers, each kept under what was asked, with what is under way and what failed. */
 export const coreApi = createApi({
   reducerPath: 'core',

@@ -99,14 +99,11 @@ export function mark(marks: Marks): AppThunk<Promise<void>> {
   };
 }
 
-/** Remembers how urgent a case is while the page is open, for the order of the garage; null once it is closed. */
-export function noteLevel(caseId: string, rank: number | null): AppThunk {
+/** Remembers how far an open case may be driven, for the order of the garage; null once it is closed. */
+export function noteShare(caseId: string, share: number | null): AppThunk {
   return (dispatch, getState) => {
-    const { levels = {} } = getState().logbook.marks;
-    if ((levels[caseId] ?? null) === rank) return;
-    const { [caseId]: _, ...others } = levels;
-    // Not stored: a garage that is only looked at writes nothing, least of all on a full disk.
-    dispatch(logbookSlice.actions.marked({ levels: rank === null ? others : { ...others, [caseId]: rank } }));
+    const known = getState().logbook.shares[caseId] ?? null;
+    if (known !== share) dispatch(logbookSlice.actions.shareShown({ caseId, share }));
   };
 }
 

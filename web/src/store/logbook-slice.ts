@@ -34,6 +34,10 @@ export interface LogbookState {
   unsaved: Record<string, Unsaved>;
   /** Records that the browser had lost and that came back from the second copy, until the owner has read it. */
   broughtBack: number;
+  /** How far each open case may be driven, as the garage last showed it, by its share of the road; never stored. */
+  shares: Record<string, number>;
+  /** Whether the example is being brought in just now. */
+  isExampleComing: boolean;
 }
 
 const initialState: LogbookState = {
@@ -48,6 +52,8 @@ const initialState: LogbookState = {
   saving: {},
   unsaved: {},
   broughtBack: 0,
+  shares: {},
+  isExampleComing: false,
 };
 
 const without = <T>(record: Record<string, T>, id: string): Record<string, T> =>
@@ -134,6 +140,14 @@ export const logbookSlice = createSlice({
     },
     marked(state, { payload }: PayloadAction<Marks>) {
       state.marks = { ...state.marks, ...payload };
+    },
+    /** What the garage shows of an open case; null once it is closed. */
+    shareShown(state, { payload }: PayloadAction<{ caseId: string; share: number | null }>) {
+      if (payload.share === null) state.shares = without(state.shares, payload.caseId);
+      else state.shares[payload.caseId] = payload.share;
+    },
+    exampleComing(state, { payload }: PayloadAction<boolean>) {
+      state.isExampleComing = payload;
     },
     /** The owner has emptied it. */
     emptied: (_, { payload }: PayloadAction<Marks>): LogbookState => ({

@@ -216,9 +216,13 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
  */
 export function addDemo(): AppThunk<Promise<void>> {
   return (dispatch) => {
-    adding ??= dispatch(bringDemo()).finally(() => {
-      adding = null;
-    });
+    if (!adding) {
+      dispatch(logbookSlice.actions.exampleComing(true));
+      adding = dispatch(bringDemo()).finally(() => {
+        adding = null;
+        dispatch(logbookSlice.actions.exampleComing(false));
+      });
+    }
     return adding;
   };
 }

@@ -4,7 +4,7 @@ export function cx(...names: (string | false | null | undefined)[]): string {
 }
 
 const TARGET =
-  'inline-flex min-h-11 items-center justify-center gap-2 rounded-md px-4 text-base font-semibold disabled:opacity-60 low:whitespace-nowrap';
+  'inline-flex min-h-11 items-center justify-center gap-2 rounded-md px-4 text-base font-semibold disabled:opacity-60';
 
 /** Looks of buttons: `solid` for the one next thing, `plain` for the others, `own` for what the owner adds. */
 export const BUTTON = {

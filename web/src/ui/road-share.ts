@@ -8,3 +8,6 @@ export const ROAD_SHARE: Readonly<Record<AllowanceLevel, number>> = {
   'some-weeks': 64,
   'no-limit': 100,
 };
+
+/** More than any: of what is closed, or not worked out yet. */
+export const NO_SHARE = 101;

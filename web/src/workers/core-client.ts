@@ -7,11 +7,19 @@ import { SentCases } from './sent-cases.ts';
 
 let core: Remote<CoreApi> | null = null;
 
-/** Lets the core's worker read its knowledge before it is asked. What fails here fails again, and is told, when it is. */
-export const warmCore = (): Promise<void> =>
-  coreWorker()
+/** Starts the core's worker, which is wanted at once. */
+export const beginCore = (): void => void coreWorker();
+
+/**
+ * Lets the core's worker read its knowledge before it is asked, and run through it once; one that is at work already has.
+ * What fails here fails again, and is told, when it is asked.
+ */
+export async function warmCore(): Promise<void> {
+  if (core) return;
+  await coreWorker()
     .warm()
     .catch(() => undefined);
+}
 
 /** The core's worker, started at the first use. */
 export function coreWorker(): Remote<CoreApi> {
