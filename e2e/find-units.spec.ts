@@ -47,6 +47,23 @@ for (const [where, viewport] of LAPTOP_AND_PHONE)
       await expect(page.getByRole('link', { name: 'C0031' })).toBeVisible();
       await page.getByText(/^Stored beside the codes of other control units/).click();
       await expect(page.getByText('20014C07').first()).toBeVisible();
+
+      // Somebody else's map of the same car: what is new in it comes in, and what was named here keeps its name.
+      const own = JSON.parse(file) as { modules: { id: string; name: string; request: string }[] };
+      const modules = [
+        ...own.modules.map((m) => ({ ...m, name: 'Something else' })),
+        { id: 'roof', name: 'Roof', does: 'Opens the roof.', request: '7A0', answer: '7A8' },
+      ];
+      await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
+      await page.getByRole('link', { name: 'Vehicle details' }).click();
+      await page.getByLabel('Module map').setInputFiles({
+        name: 'map.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(JSON.stringify({ ...own, modules })),
+      });
+      await page.getByRole('button', { name: 'Add what is new in it' }).click();
+      await expect(page.getByText('7A0 → 7A8')).toBeVisible();
+      await expect(page.getByRole('listitem').filter({ hasText: '743 → 763' })).toContainText('Brakes');
     });
   });
 

@@ -57,6 +57,29 @@ test('stations by number, the log, the sheet of keys, the garage', async ({ page
   await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
 });
 
+test('keys of a single letter can be switched off, and stay so; Ctrl K works all the same', async ({
+  page,
+}) => {
+  await example(page);
+  await page.goto('/settings');
+  await page.getByRole('checkbox', { name: 'Keyboard shortcuts of a single key' }).uncheck();
+  await page.reload();
+  const choice = page.getByRole('checkbox', { name: 'Keyboard shortcuts of a single key' });
+  await expect(choice).not.toBeChecked();
+  await page.getByRole('heading', { name: 'Settings', level: 1 }).click();
+  await page.keyboard.press('g');
+  await page.keyboard.press('?');
+  await page.keyboard.press('ControlOrMeta+k');
+  await expect(page.getByRole('dialog')).toHaveCount(1);
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page).toHaveURL(/settings$/);
+  await choice.check();
+  await page.getByRole('heading', { name: 'Settings', level: 1 }).click();
+  await page.keyboard.press('g');
+  await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
+});
+
 test('an entry is struck out with a reason and its weight goes', async ({ page }) => {
   await example(page);
   await page.getByText('Wet-morning shake').click();
@@ -82,6 +105,14 @@ test('choosing a cause ties its facts and fades the others', async ({ page }) =>
     .getByRole('listitem')
     .filter({ hasText: 'Only in the wet' });
   await expect(wet).toContainText('×');
+  // No tie runs behind an edge: what is scrolled away is counted there, one touch away.
+  await page.setViewportSize({ width: 1280, height: 640 });
+  const car = page.getByRole('region', { name: 'The car says' });
+  await car.evaluate((jaw) => jaw.scrollTo(0, jaw.scrollHeight));
+  const misfire = car.getByRole('listitem').filter({ hasText: 'P0302' }).first();
+  await expect(misfire).not.toBeInViewport();
+  await page.getByRole('button', { name: /^\d more above support/ }).click();
+  await expect(car.locator('[data-fact]').filter({ hasText: 'No other code' })).toBeInViewport();
   await causes.getByRole('button', { name: /Spark plug 2/ }).click();
   await expect(wet).toContainText('÷');
   await expect(page).toHaveURL(/cause=plug/);

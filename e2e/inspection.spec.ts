@@ -36,8 +36,21 @@ test('a usual trip makes a plan by day, which can be taken along as a calendar f
     ['Times a week', '5'],
   ] as const)
     await page.getByLabel(label).fill(value);
+  // Days are local, as the form's are.
+  const due = new Date();
+  due.setDate(due.getDate() + 12);
+  const [year, month, day] = [due.getFullYear(), due.getMonth() + 1, due.getDate()];
+  await page
+    .getByLabel('Next inspection')
+    .fill([year, ...[month, day].map((n) => String(n).padStart(2, '0'))].join('-'));
   await page.getByRole('button', { name: 'Save changes' }).click();
   await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
+  // What presses stands with the case: for how long nothing was recorded, and the date with the verdict of today.
+  const line = page.getByRole('link', { name: /Looked at before buying/ });
+  await expect(line).toContainText(/Nothing new for \d+ days/);
+  await expect(line).toContainText(
+    /Inspection in 1[123] days \(.*\): would (fail now|pass as far as can be told)/,
+  );
   await page.getByText('Looked at before buying').click();
   await page
     .getByRole('navigation', { name: 'Stations' })

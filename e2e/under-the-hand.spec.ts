@@ -67,6 +67,36 @@ for (const [width, height] of SIZES)
     }
   });
 
+for (const [width, height] of [
+  [390, 844],
+  [1280, 800],
+] as const)
+  test(`at ${width} x ${height} every screen bears wider text: nothing reaches out, no button or heading cuts its words`, async ({
+    page,
+  }) => {
+    await example(page);
+    await page.setViewportSize({ width, height });
+    // As WCAG 1.4.12 has it.
+    await page.addStyleTag({
+      content: `* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }
+        p { margin-bottom: 2em !important; }`,
+    });
+    for (const path of SCREENS) {
+      await walkTo(page, path);
+      await expect(page.locator('#work :is(h1, h2)').first()).toBeVisible();
+      await expect.poll(() => sideways(page), { message: path }).toBeLessThanOrEqual(0);
+      const cut = await page.evaluate(() =>
+        [...document.querySelectorAll('#work :is(button, a, h1, h2, h3, h4, label), header :is(button, a)')]
+          // What only readers hear has no size; what may scroll or be read elsewhere in full says so.
+          .filter((e) => !e.matches('.sr-only') && e.checkVisibility())
+          .filter((e) => getComputedStyle(e).overflow !== 'visible')
+          .filter((e) => e.scrollWidth > e.clientWidth + 1 || e.scrollHeight > e.clientHeight + 1)
+          .map((e) => e.textContent),
+      );
+      expect([path, ...cut]).toEqual([path]);
+    }
+  });
+
 test('on a low screen the bar and the rail give way while scrolling down, the road stays, and Tab brings them back', async ({
   page,
 }) => {
@@ -159,10 +189,39 @@ test('a mistaken touch is taken back at once, and stays in the log, struck out',
     .click();
   await page.getByText('How to do it, and record the result').first().click();
   await page.locator('details[open] button').first().click();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /^Recorded: / })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await expect(page.getByText('Taken back. It stays in the log, struck out.')).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByText('Struck out: Taken back at once.', { exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  // One light too many would keep the car from being driven at all; and what one touch decided, one touch takes back.
+  const road = page.getByRole('region', { name: 'How far you may still drive' });
+  await expect(road).toContainText('Short trips');
+  await page
+    .getByRole('radiogroup', { name: /^Oil pressure/ })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
+  await expect(road).toContainText('Stop here');
+  const said = page.getByRole('listitem').filter({ hasText: 'Oil pressure: steady.' });
+  await said.getByRole('button', { name: 'Undo' }).click();
+  await expect(road).toContainText('Short trips');
+  await expect(
+    page.getByRole('radiogroup', { name: /^Oil pressure/ }).getByRole('radio', { checked: true }),
+  ).toHaveCount(0);
+  await station(page, 'Decide');
+  await page.getByRole('button', { name: /^Choose: get help/i }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /^Decided: get/ })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await station(page, 'Decide');
+  await expect(page.getByText(/^You chose “/)).toBeHidden();
 });
 
 test('the log by kind; each row’s menu says which entry it is of; Escape goes back to where one came from', async ({

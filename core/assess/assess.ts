@@ -72,6 +72,7 @@ import {
   type ProcedureView,
   type RefutedView,
 } from './views.ts';
+import { waitingView, type WaitingView } from './waiting.ts';
 
 export interface Assessment {
   allowance: Allowance;
@@ -117,6 +118,8 @@ export interface Assessment {
   closing: ClosingView;
   /** Whether it would pass an inspection; null for electric vehicles. */
   inspection: InspectionView | null;
+  /** What it waits for, in days, drives and dates. */
+  waiting: WaitingView;
   stations: StationView[];
 }
 
@@ -235,6 +238,7 @@ export function assess(
     spent,
   );
 
+  const inspection = inspectionView(state, vehicle, now);
   const assessment: Assessment = {
     allowance,
     facts: [...told.facts],
@@ -266,7 +270,8 @@ export function assess(
     beforeAfter: hasBegun(state) ? beforeAfter(state, vehicle, placesOf(state)) : [],
     returns: returnsView(state, decision.options, owner, isOver || state.closed !== null),
     closing: closingView(state, proof),
-    inspection: inspectionView(state, vehicle, now),
+    inspection,
+    waiting: waitingView(state, vehicle, proof, inspection, now),
     stations: stationViews(state, {
       groups: groups.length,
       leftOver: leftOver.length,

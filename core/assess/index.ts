@@ -38,3 +38,4 @@ export type { Group } from './stories.ts';
 export type { Fact } from './told.ts';
 export { unitName } from './unit-names.ts';
 export type { AcceptedView, CauseView, CheckView, CodeView, ProcedureView, RefutedView } from './views.ts';
+export type { WaitingView } from './waiting.ts';

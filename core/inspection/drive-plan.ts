@@ -134,6 +134,21 @@ export function drivePlan(open: readonly MonitorId[], trips: readonly UsualTrip[
   return { trips: planned, extra, readyOn: days.sort().at(-1) ?? null };
 }
 
+/**
+ * The day on which so many drives have been made by the usual trips, one a day at the most: each is to be read at its end.
+ * @param count drives. @param from the day on which it begins, ms since 1970, UTC midnight.
+ * @returns `YYYY-MM-DD`; null where no usual trip is known, or not within the time that is looked at.
+ */
+export function dayOfDrives(count: number, trips: readonly UsualTrip[], from: number): string | null {
+  let left = count;
+  for (let d = 0; d < HORIZON_DAYS; d++) {
+    const day = from + d * DAY_MS;
+    if (tripsOn(day, trips).length > 0) left -= 1;
+    if (left <= 0) return isoDay(day);
+  }
+  return null;
+}
+
 /** One drive that serves all of these. */
 function extraDrive(ids: MonitorId[]): ExtraDrive {
   const all = ids.map((id) => ENABLING[id]);

@@ -1,4 +1,4 @@
-export { drivePlan, type DrivePlan, type ExtraDrive, type PlannedTrip } from './drive-plan.ts';
+export { dayOfDrives, drivePlan, type DrivePlan, type ExtraDrive, type PlannedTrip } from './drive-plan.ts';
 export { ENABLING, tripServes, type Enabling } from './enabling.ts';
 export {
   INSPECTION_RULES,

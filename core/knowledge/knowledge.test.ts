@@ -55,6 +55,12 @@ describe('the knowledge hangs together', () => {
     expect(Object.keys(MEASUREMENTS).length).toBeGreaterThanOrEqual(55);
   });
 
+  test('a repair for the owner is never to have it done by others', () => {
+    const own = CAUSES.filter((c) => c.repair.isLicensed !== true).map((c) => c.repair.title);
+    expect(own.length).toBeGreaterThan(150);
+    expect(own.filter((title) => /^have /i.test(title))).toEqual([]);
+  });
+
   test('danger is left to licensed people', () => {
     for (const { repair, ...cause } of CAUSES) {
       // Brake hydraulics, steering, high voltage: an owner looks, charges a battery, cleans a filter; never opens.

@@ -131,7 +131,7 @@ function unitProofs(state: CaseState): UnitProof[] {
 /** Levels of certainty for which the drives still needed are told. */
 const LEVELS = [0.9, 0.95, 0.99] as const;
 /** From which chance a fault counts as proven gone. */
-const PROVEN = 0.95;
+export const PROVEN = 0.95;
 
 /** What has to be read again before anything is proven. */
 const PROVING: readonly ScanPart[] = ['confirmed', 'pending', 'readiness'];

@@ -1,4 +1,5 @@
 export {
+  PROVEN,
   SHOWS_PER_TRIP,
   goneAfter,
   goneGiven,

@@ -52,6 +52,12 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['charging lamp', 'safe-place', 'charging-lamp', [lamp('charging')]],
   ['airbag lamp', 'short-trips', 'safety-lamp', [lamp('airbag')]],
   ['stability lamp', 'short-trips', 'safety-lamp', [lamp('stability')]],
+  [
+    'stability lamp flashes: it is at work',
+    'some-weeks',
+    'stability-flashing',
+    [lamp('engine', 'out'), lamp('stability', 'flashing'), codes()],
+  ],
   ['limps, throttle code', 'safe-place', 'limp-without-signal', [saw('sign:limp'), codes('P2135')]],
   ['lacks power, crankshaft sensor', 'safe-place', 'limp-without-signal', [saw('sign:weak'), codes('P0335')]],
   [

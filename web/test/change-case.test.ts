@@ -18,7 +18,6 @@ import { addDemo, addImport, checkImport, exportCase, forgetCase } from '../src/
 import { aPage, notes, type Page } from './pages.ts';
 
 /** A busy machine is no reason to fail. */
-jest.setTimeout(60_000);
 
 const CAR: Vehicle = {
   id: 'veh_test',

@@ -35,7 +35,6 @@ import {
 import { aPage, notes, type Page } from './pages.ts';
 
 /** A busy machine is no reason to fail. */
-jest.setTimeout(60_000);
 
 const CAR: Vehicle = {
   id: 'veh_test',

@@ -15,7 +15,6 @@ import { load, record } from '../src/store/logbook-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
 
 /** A busy machine is no reason to fail. */
-jest.setTimeout(60_000);
 
 const CASES = 60;
 const ENTRIES = 20;

@@ -80,7 +80,7 @@ export const cool = (minutes = 60): ProcedureStep =>
     'Cooling down',
     'Threads in a hot cylinder head strip, and skin burns.',
   );
-export const IGNITION_OFF = step('Switch the ignition off, and take the key away from the car.');
+export const IGNITION_OFF = step('Switch the ignition off, and take the key away from the vehicle.');
 export const EARTH_OFF = step(
   'Take the battery’s negative cable off, and tie it aside.',
   'A clamp that swings back gives power again while your hands are inside.',

@@ -29,7 +29,7 @@ export const AFTERTREATMENT_CAUSES: readonly Cause[] = [
     fix('Replace the pressure sensor', 45, 40, ['cold-engine'], []), { fuels: ['diesel'] }),
   cause('dpf-ash', 'Particulate filter full of ash', 'diesel', 0.006,
     { 'reading:filter-full': 0.85, 'reading:ash': 0.8, 'code:filter-sensor': 0.12, 'code:particulate': 0.8, 'lamp:particulate': 0.6, 'sign:weak': 0.45, 'sign:thirsty': 0.3 },
-    fix('Have the filter cleaned or replaced', 300, 150, ['cold-engine', 'jacking'], ['Soot burns off; ash does not.', 'A specialist washes the filter out; then the ash counter must be reset.']), { fuels: ['diesel'], priorFactors: [{ when: { kind: 'distance-over', km: 180_000 }, factor: 2 }] }),
+    fix('Take the filter out to be washed, or replace it', 300, 150, ['cold-engine', 'jacking'], ['Soot burns off; ash does not.', 'A specialist washes the filter out; then the ash counter must be reset.']), { fuels: ['diesel'], priorFactors: [{ when: { kind: 'distance-over', km: 180_000 }, factor: 2 }] }),
   cause('dpf-cracked', 'Particulate filter cracked or removed', 'diesel', 0.003,
     { 'reading:filter-empty': 0.8, 'code:filter-sensor': 0.15, 'code:particulate': 0.6, 'sign:black-smoke': 0.5 },
     fix('Replace the filter', 450, 150, ['cold-engine', 'jacking'], ['Black soot in the tailpipe is the sign.', 'Driving without it is illegal in most places.']), { fuels: ['diesel'] }),

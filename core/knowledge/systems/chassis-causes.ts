@@ -71,6 +71,6 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'gearbox-electrics', title: 'Transmission connector, solenoid or speed sensor', system: 'gearbox', scope: 'engine', prior: 0.008,
     effects: { 'code:gearbox': 0.9, 'code:gearbox-asks': 0.9, 'code:nonsense-gearbox': 0.4, 'lamp:gearbox': 0.85, 'sign:limp': 0.7 },
-    repair: { title: 'Have the transmission control unit read', parts: 120, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['jacking'], steps: ['Read the transmission control unit’s own codes first.', 'Look at its connector for oil and bent pins.'] },
+    repair: { title: 'Repair what the transmission control unit reports', parts: 120, ownerMinutes: 150, shopMinutes: 120, tools: ['hand-tools', 'multimeter'], cautions: ['jacking'], steps: ['Read the transmission control unit’s own codes first.', 'Look at its connector for oil and bent pins.'] },
   },
 ];

@@ -27,6 +27,6 @@ export const EXHAUST_CAUSES: readonly Cause[] = [
     id: 'catalyst-worn', title: 'Catalyst worn out', system: 'exhaust', scope: 'engine', prior: 0.02,
     priorFactors: [{ when: { kind: 'distance-over', km: 160_000 }, factor: 1.8 }],
     effects: { 'reading:catalyst-active': 0.9, 'sign:egg-smell': 0.2, 'before:towing': 0.08, 'code:catalyst': 0.92, 'sign:weak': 0.12 },
-    repair: { title: 'Have the catalyst replaced', parts: 320, ownerMinutes: 150, shopMinutes: 90, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking', 'exhaust-gas'], steps: ['A catalyst does not fail by itself: cure misfire, oil consumption or rich running first.', 'Where the law says so it may not be removed or emptied.'] },
+    repair: { title: 'Replace the catalyst', parts: 320, ownerMinutes: 150, shopMinutes: 90, tools: ['hand-tools'], cautions: ['cold-engine', 'jacking', 'exhaust-gas'], steps: ['A catalyst does not fail by itself: cure misfire, oil consumption or rich running first.', 'Where the law says so it may not be removed or emptied.'] },
   },
 ];

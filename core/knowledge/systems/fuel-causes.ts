@@ -28,7 +28,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
     id: 'fuel-pump-weak', title: 'Fuel pump weak', system: 'fuel', scope: 'engine', prior: 0.01,
     priorFactors: [{ when: { kind: 'distance-over', km: 150_000 }, factor: 1.6 }],
     effects: { 'sign:no-start': 0.35, 'sign:limp': 0.1, 'code:lean': 0.6, 'code:fuel-pressure': 0.5, 'code:misfire-several': 0.35, 'reading:lean-load': 0.8, 'sign:weak': 0.65, 'sign:uphill': 0.7, 'sign:hard-start': 0.5, 'sign:stalls-rolling': 0.25, 'sign:stalls': 0.3, 'frame:load': 0.75 },
-    repair: { title: 'Have the fuel pump replaced', parts: 130, ownerMinutes: 150, shopMinutes: 110, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'battery'], steps: ['Measure pressure and current first; a bad ground looks the same.', 'Work with the tank nearly empty, outdoors, with a fire extinguisher at hand.', 'Fit a new sealing ring and prime three times.'] },
+    repair: { title: 'Replace the fuel pump', parts: 130, ownerMinutes: 150, shopMinutes: 110, tools: ['hand-tools', 'fuel-gauge'], cautions: ['petrol', 'battery'], steps: ['Measure pressure and current first; a bad ground looks the same.', 'Work with the tank nearly empty, outdoors, with a fire extinguisher at hand.', 'Fit a new sealing ring and prime three times.'] },
   },
   {
     id: 'regulator-leaking', title: 'Fuel pressure regulator leaks', system: 'fuel', scope: 'engine', prior: 0.005, fuels: PETROL,

@@ -1,5 +1,5 @@
 import type { Cause } from '../types.ts';
-import { cause, fix, nonsense } from './shared.ts';
+import { cause, fix, licensed, nonsense } from './shared.ts';
 
 /**
  * What a code commonly turns out to be when no cause of its own is kept for its part: the part that it names, its plug,
@@ -26,11 +26,11 @@ export const GENERIC_CAUSES: readonly Cause[] = [
     fix('Find the sensor that shorts it', 35, 60, ['battery'], ['Measure the 5 volts and unplug one sensor after the other: when the voltage comes back, that sensor was it.', 'Check its connector and wiring first.'], ['hand-tools', 'multimeter'])),
   cause('unit-inside', 'Control unit faulty internally, or its software', 'electrical', 0.002,
     { 'code:computer': 0.85, 'code:unit-silent': 0.2, ...nonsense(0.15), 'sign:no-start': 0.2 },
-    fix('Have the control unit tested', 250, 120, ['battery'], ['Check supply, grounds and water in its connector first: that is what it nearly always is.', 'A specialist tests and repairs it; a second-hand one must be coded.'])),
+    fix('Send the control unit in to be tested', 250, 120, ['battery'], ['Check supply, grounds and water in its connector first: that is what it nearly always is.', 'A specialist tests and repairs it; a second-hand one must be coded.'])),
   cause('unit-wet', 'Water in a control unit connector', 'electrical', 0.003,
     { 'code:computer': 0.4, 'code:unit-silent': 0.5, 'code:part-electrical': 0.3, 'before:washed': 0.5, 'sign:wet': 0.4 },
     fix('Dry the connector and stop the water', 6, 60, ['battery'], ['Negative cable off, connector off: dry it with air, then use contact spray.', 'Find the way in: a drain, a seal, a cowl.'])),
   cause('software-mismatch', 'Software, or a replaced unit that was not coded', 'electrical', 0.003,
     { 'code:computer': 0.5, ...nonsense(0.35), 'before:worked-on': 0.5 },
-    fix('Have it coded', 0, 60, ['battery'], ['Ask whoever replaced it for the numbers on the old and the new unit.', 'A {workshop} with the manufacturer’s access codes it.'])),
+    licensed('Have it coded', 0, 54, ['battery'], ['Ask whoever replaced it for the numbers on the old and the new unit.', 'A {workshop} with the manufacturer’s access codes it.'])),
 ];

@@ -68,7 +68,7 @@ export const INJECTION_CAUSES: readonly Cause[] = [
     fix('Restore the injectors’ power supply', 8, 60, ['petrol', 'battery'], ['Check the fuse and relay that feed them, by the wiring diagram.', 'Check for 12 volts at one connector with the ignition on, and for chafed wiring at the rail.'], ['hand-tools', 'multimeter'])),
   cause('injector-code', 'Injector replaced but its code not programmed', 'fuel', 0.002,
     { 'code:computer': 0.25, 'code:misfire-several': 0.15, 'sign:rough-idle': 0.45, 'sign:black-smoke': 0.25, 'before:worked-on': 0.85 },
-    fix('Have the injector code programmed', 0, 20, [], ['The number is printed on the injector; a {workshop} enters it in minutes.'], []), { fuels: ['diesel'] }),
+    licensed('Have the injector code programmed', 0, 18, [], ['The number is printed on the injector; a {workshop} enters it in minutes.']), { fuels: ['diesel'] }),
   cause('direct-carbon', 'Intake valves caked with carbon', 'air', 0.006,
     { 'code:misfire-several': 0.5, 'code:lean': 0.15, 'sign:rough-idle': 0.5, 'sign:cold': 0.5, 'sign:weak': 0.35, 'frame:cold': 0.6 },
     licensed('Have the intake valves cleaned', 0, 240, ['cold-engine'], ['Taking the manifold off and looking inside proves it.', 'A {workshop} with the equipment blasts them clean with crushed walnut shells.']), { fuels: ['petrol', 'hybrid'], priorFactors: [{ when: { kind: 'distance-over', km: 120_000 }, factor: 1.5 }] }),

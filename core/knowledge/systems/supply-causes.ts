@@ -20,7 +20,7 @@ export const SUPPLY_CAUSES: readonly Cause[] = [
     fix('Clean or replace the battery sensor', 55, 20, ['battery'], ['Check that its connector is home after the battery was changed.', 'A new battery may have to be registered: see the {handbook}.'])),
   cause('battery-not-taught', 'New battery not registered in the car', 'electrical', 0.006,
     { 'code:charging-line': 0.35, 'code:supply-voltage': 0.25, 'code:computer': 0.1, 'reading:charging-low': 0.15, 'before:battery': 0.9 },
-    fix('Have the new battery registered', 0, 15, [], ['Its type and size are entered with a tool, or as the {handbook} says.'], [])),
+    fix('Register the new battery', 0, 15, [], ['Its type and size are entered with a tool, or as the {handbook} says.'], [])),
   cause('overcharging', 'Voltage regulator faulty: alternator overcharges', 'electrical', 0.004,
     { 'reading:overcharging': 0.92, 'code:supply-high': 0.85, 'lamp:charging': 0.4, 'sign:egg-smell': 0.3, 'sign:burnt-smell': 0.2, ...nonsense(0.2) },
     fix('Replace the regulator or the alternator', 120, 90, ['battery', 'moving-parts'], ['Over 15 V at 2,000 rpm: do not drive far; it overcharges the battery and destroys bulbs and electronics.', 'If the battery is hot or swollen, keep away from it and leave the car outdoors.'])),

@@ -16,7 +16,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     level: 'short-trips',
     holds: (f) => yes('sign:shakes')(f) || yes('sign:weak')(f),
     because: 'It shakes or lacks power, and the reason is not known yet.',
-    then: 'Make short and gentle trips until it has been read.',
+    then: 'Make short and gentle trips until the reason is found.',
     once: 'the cause is known',
   },
   {
@@ -24,7 +24,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     level: 'short-trips',
     holds: yes('sign:limp'),
     because: 'It is in limp mode: it will not rev up, or stays in one gear.',
-    then: 'Make short trips, with no {motorways} and no {overtaking}, until it has been read.',
+    then: 'Make short trips, with no {motorways} and no {overtaking}, until the reason is found.',
     once: 'it revs and shifts as usual',
   },
   {
@@ -139,7 +139,8 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'safety-lamp',
     level: 'short-trips',
-    holds: (f) => lit('airbag')(f) || lit('stability')(f),
+    // Flashing it is at work, which is another thing than switched off.
+    holds: (f) => lit('airbag')(f) || (lit('stability')(f) && f.lamps.get('stability') !== 'flashing'),
     because: 'A safety system has switched itself off: airbag or stability control may not help.',
     then: 'You can drive, but without that protection. Airbags and belt pretensioners are work for a qualified {workshop}.',
     once: 'that system has been checked',
@@ -289,7 +290,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     level: 'short-trips',
     holds: found('airbag-in-doubt'),
     because: 'The airbags may not work, or go off by themselves.',
-    then: 'Make short trips until it has been read. Do not touch yellow connectors: airbags are work for a qualified {workshop}.',
+    then: 'Make short trips until it has been checked. Do not touch yellow connectors: airbags are work for a qualified {workshop}.',
     once: 'qualified people have checked the airbags',
   },
   {

@@ -103,6 +103,15 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     once: 'the light stays out',
   },
   {
+    id: 'stability-flashing',
+    level: 'some-weeks',
+    holds: (f) => f.lamps.get('stability') === 'flashing',
+    because:
+      'The stability control light flashes: the system is holding a wheel that slips, which is its normal work.',
+    then: 'On a slippery road drive more gently. If it flashes on a dry one, or stays on, have it read before a long drive.',
+    once: 'it flashes no more on a dry road',
+  },
+  {
     id: 'particulate-lamp',
     level: 'some-weeks',
     holds: lit('particulate'),

@@ -14,12 +14,41 @@ import { useInSight } from '../ui/in-sight.ts';
 import { NO_SHARE, ROAD_SHARE } from '../ui/road-share.ts';
 
 /** Drives that a proof waits for, or what else it waits for. */
-function watchWords({ proof }: Assessment): string {
-  const drives = proof.needed.find((n) => n.level === 0.95)?.trips ?? 0;
-  if (drives > 0)
-    return `${proof.way === 'repair' ? 'repaired: ' : ''}waits for ${counted(drives, 'more good drive')}`;
-  return proof.waitingFor.length > 0 ? 'waits for its self-check to run' : 'waits for a reading';
+function watchWords({ proof, waiting }: Assessment): string {
+  const soonest = waiting.earliest === null ? '' : `, done on ${localDay(waiting.earliest)} at the earliest`;
+  if (waiting.drives > 0)
+    return `${proof.way === 'repair' ? 'Repaired; waits' : 'Waits'} for ${counted(waiting.drives, 'more good drive')}${soonest}`;
+  return proof.waitingFor.length > 0 ? `Waits for its self-check to run${soonest}` : 'Waits for a reading';
 }
+
+/** A date that has no time of day, where the page is. */
+const localDay = (date: string): string => day(`${date}T12:00:00`);
+
+/** For how long nothing was recorded, and the inspection where it is near: what presses. */
+function pressing({ waiting: { quietDays, inspection } }: Assessment): string[] {
+  const inDays = (days: number) =>
+    days < 0
+      ? `was due ${counted(-days, 'day')} ago`
+      : days === 0
+        ? 'is today'
+        : `in ${counted(days, 'day')}`;
+  const result = { pass: 'would pass as far as can be told', fail: 'would fail now', 'cannot-tell': '' };
+  return [
+    ...(quietDays !== null && quietDays >= QUIET_DAYS
+      ? [`Nothing new for ${counted(quietDays, 'day')}`]
+      : []),
+    ...(inspection
+      ? [
+          [`Inspection ${inDays(inspection.days)} (${localDay(inspection.date)})`, result[inspection.verdict]]
+            .filter((part) => part !== '')
+            .join(': '),
+        ]
+      : []),
+  ];
+}
+
+/** From so many days without an entry on, a case is perhaps forgotten. */
+const QUIET_DAYS = 3;
 
 /** Cases of one vehicle that stand on its sheet before more are asked for. */
 const CASES_AT_ONCE = 6;
@@ -145,21 +174,21 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
   const isRead = useMemo(() => isSeen && foldCase(record).scans.length > 0, [isSeen, record]);
   const waits = !a
-    ? 'working it out…'
+    ? 'Working it out…'
     : a.proof.status !== 'not-cleared'
       ? {
-          'unknown-outcome': 'a clear got no answer: read again',
-          'read-again': 'needs a reading after the clear',
-          returned: 'it came back: narrow it down again',
+          'unknown-outcome': 'A clear got no answer: read again',
+          'read-again': 'Needs a reading after the clear',
+          returned: 'It came back: narrow it down again',
           watching: watchWords(a),
-          proven: 'proven; close it',
+          proven: 'Proven; close it',
           'not-cleared': '',
         }[a.proof.status]
       : !isRead
-        ? 'not read yet'
+        ? 'Not read yet'
         : a.firstStep.kind === 'check'
-          ? `next check: ${a.firstStep.title}`
-          : 'waiting for your decision';
+          ? `Next check: ${a.firstStep.title}`
+          : 'Waiting for your decision';
   return (
     <Link
       ref={ref}
@@ -181,7 +210,20 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
         </div>
       ) : null}
       <p className="mt-1.5 text-ink-2">{waits}</p>
+      {a ? <Pressing parts={pressing(a)} /> : null}
     </Link>
+  );
+}
+
+/** What presses, each part kept together where the line breaks. */
+function Pressing({ parts }: { parts: readonly string[] }) {
+  if (parts.length === 0) return null;
+  return (
+    <p className="flex flex-wrap gap-x-4 text-[15px] text-ink-2">
+      {parts.map((part) => (
+        <span key={part}>{part}</span>
+      ))}
+    </p>
   );
 }
 

@@ -5,6 +5,9 @@ import type { AppThunk } from '../store/store.ts';
 /** How long it can be taken back by one touch, ms; later, and without a limit, in the log. */
 const UNDO_MS = 8_000;
 
+/** The last one that was offered: only the last touch can be taken back by one touch, and there is one place to look. */
+let offered: string | number | null = null;
+
 /**
  * Records a fact and says so, with the way to take it back at once: a mistaken touch is no fact. The entry stays in the log,
  * struck out, like any other that is taken back.
@@ -13,8 +16,9 @@ const UNDO_MS = 8_000;
 export function recordSaying(caseId: string, entry: NewEntry, words: string): AppThunk<Promise<Recorded>> {
   return async (dispatch) => {
     const recorded = await dispatch(record(caseId, entry));
-    if (recorded.isSaved)
-      toast(words, {
+    if (recorded.isSaved) {
+      if (offered !== null) toast.dismiss(offered);
+      offered = toast(words, {
         duration: UNDO_MS,
         action: {
           label: 'Undo',
@@ -27,6 +31,7 @@ export function recordSaying(caseId: string, entry: NewEntry, words: string): Ap
           },
         },
       });
+    }
     return recorded;
   };
 }

@@ -49,7 +49,7 @@ export function SettingsPage() {
       <title>Settings · Pincer</title>
       <h1 className="text-2xl">Settings</h1>
       <section className={`${SHEET} space-y-2 p-4`}>
-        <h2 className="text-lg">Theme</h2>
+        <h2 className="text-lg">Theme and keys</h2>
         <Segments
           label="Theme"
           value={settings.theme}
@@ -60,6 +60,22 @@ export function SettingsPage() {
           ]}
           onChange={(theme) => void dispatch(changeSettings({ ...settings, theme }))}
         />
+        <label className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--ink)"
+            checked={settings.singleKeys !== 'off'}
+            onChange={(e) =>
+              void dispatch(changeSettings({ ...settings, singleKeys: e.target.checked ? 'on' : 'off' }))
+            }
+          />
+          <span>
+            Keyboard shortcuts of a single key
+            <span className="block text-[14px] text-ink-2">
+              1 to 8, L, G, / and ?. Switch them off if you dictate, or if keys are touched by chance.
+            </span>
+          </span>
+        </label>
       </section>
       <form
         className={`${SHEET} space-y-4 p-4`}

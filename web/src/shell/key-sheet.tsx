@@ -25,6 +25,9 @@ export function KeySheet({ open, onOpenChange }: { open: boolean; onOpenChange: 
           </div>
         ))}
       </dl>
+      <p className="mt-4 text-[15px] text-ink-2">
+        Keys without Ctrl can be switched off in Settings; Ctrl K and Esc always work.
+      </p>
     </Dialog>
   );
 }

@@ -9,7 +9,7 @@ import { counted } from '../ui/format.ts';
 import { Contained } from '../ui/contained.tsx';
 import { later } from '../ui/later.ts';
 import { Mark } from '../ui/mark.tsx';
-import { useShortcut } from '../ui/shortcuts.ts';
+import { allowSingleKeys, useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
 import { useFirstStartDemo } from './first-start.ts';
 import { useTheme } from './theme.ts';
@@ -22,6 +22,8 @@ type Finder = Awaited<ReturnType<typeof loadFinder>>['Finder'];
 export function Shell() {
   useTheme();
   useFirstStartDemo();
+  const singleKeys = useAppSelector((s) => s.settings.singleKeys);
+  useEffect(() => allowSingleKeys(singleKeys !== 'off'), [singleKeys]);
   const [isFinding, setFinding] = useState(false);
   // Kept here and not behind a suspended part, which is shown a third of a second late: the search opens under the key.
   const [Finder, setFinder] = useState<Finder | null>(null);

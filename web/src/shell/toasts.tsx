@@ -2,6 +2,24 @@ import { useEffect, useState } from 'react';
 import type { Toaster as Sonner } from 'sonner';
 import { later } from '../ui/later.ts';
 
+/** Height of the foot with the next step, px. */
+const FOOT = 88;
+
+/** As everything else that is read and touched, in the theme's colours; the package's own styles come after ours. */
+const TEXT = {
+  fontSize: 16,
+  background: 'var(--sheet)',
+  color: 'var(--ink)',
+  border: '1px solid var(--ink-2)',
+};
+const TARGET = {
+  fontSize: 16,
+  minHeight: 44,
+  paddingInline: 16,
+  background: 'var(--ink)',
+  color: 'var(--sheet)',
+};
+
 /** The place of short messages. Nothing is said in the first moment: it comes after the first screen. */
 export function Toasts() {
   const [Toaster, setToaster] = useState<typeof Sonner | null>(null);
@@ -19,6 +37,12 @@ export function Toasts() {
     [],
   );
   return Toaster ? (
-    <Toaster position="bottom-center" toastOptions={{ className: 'font-sans text-base' }} />
+    <Toaster
+      position="bottom-center"
+      // Above the foot with the next step, which it must not cover.
+      offset={{ bottom: FOOT }}
+      mobileOffset={{ bottom: FOOT }}
+      toastOptions={{ className: 'font-sans', style: TEXT, actionButtonStyle: TARGET }}
+    />
   ) : null;
 }

@@ -19,6 +19,8 @@ import { rowsIn, startPace } from './pace.ts';
 export const settingsSchema = z.object({
   theme: z.enum(['auto', 'day', 'garage']),
   owner: ownerSchema,
+  /** Whether a single letter or digit does something; it does where nothing was chosen. */
+  singleKeys: z.enum(['on', 'off']).optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

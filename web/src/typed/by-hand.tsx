@@ -1,8 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { isFullByHand, scanOfFindings, type PastedFindings, type WholeList } from '@pincer/core/case';
-import { record as addRecord } from '../store/logbook-actions.ts';
+import { recordSaying } from '../logbook/record-saying.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { CodePad } from './code-pad.tsx';
@@ -29,10 +28,13 @@ export function ByHand({ caseId, onClose }: { caseId: string; onClose: () => voi
   const add = async (findings: PastedFindings, whole: readonly WholeList[] = []) => {
     // A full one by hand counts as full, and still opens no way to a clear by the adapter: that wants its own reading.
     const scan = scanOfFindings(findings, whole);
-    const { isSaved } = await dispatch(
-      addRecord(caseId, { kind: 'scan', via: 'hand', isComplete: isFullByHand(scan), scan }),
+    await dispatch(
+      recordSaying(
+        caseId,
+        { kind: 'scan', via: 'hand', isComplete: isFullByHand(scan), scan },
+        addedWords(findings),
+      ),
     );
-    if (isSaved) toast(addedWords(findings));
     onClose();
   };
   return (

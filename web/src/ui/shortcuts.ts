@@ -4,9 +4,15 @@ import { useHotkeys } from 'react-hotkeys-hook';
 const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="combobox"], [role="listbox"]';
 const DIALOGS = '[role="dialog"], [role="alertdialog"]';
 
-/** Whether a typed character is nobody's: no dialog is open and no field has the focus. */
-function isFree(): boolean {
-  return document.querySelector(DIALOGS) === null && !document.activeElement?.matches(FIELDS);
+/** Switches the keys without Ctrl on or off, on the whole page: who dictates, or touches keys by chance, wants none. */
+export function allowSingleKeys(isAllowed: boolean): void {
+  document.documentElement.toggleAttribute('data-no-single-keys', !isAllowed);
+}
+
+/** Whether a typed key is nobody's: it is wanted, no dialog is open and no field has the focus. */
+function isFree({ ctrlKey, metaKey }: KeyboardEvent): boolean {
+  const isWanted = ctrlKey || metaKey || !document.documentElement.hasAttribute('data-no-single-keys');
+  return isWanted && document.querySelector(DIALOGS) === null && !document.activeElement?.matches(FIELDS);
 }
 
 /**

@@ -2,7 +2,7 @@ import { Lock } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import type { Option, OptionId } from '@pincer/core/decision';
 import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
@@ -35,11 +35,11 @@ export function Decide() {
   const choose = async (option: Option) => {
     const cause = option.id === 'repair' ? assessment.procedures[0]?.cause : undefined;
     await dispatch(
-      addRecord(record.id, {
-        kind: 'decision',
-        option: option.id,
-        ...(cause === undefined ? {} : { cause }),
-      }),
+      recordSaying(
+        record.id,
+        { kind: 'decision', option: option.id, ...(cause === undefined ? {} : { cause }) },
+        `Decided: ${tell(option.title).toLowerCase()}.`,
+      ),
     );
     void navigate(`/case/${record.id}/${AFTER[option.id]}`);
   };

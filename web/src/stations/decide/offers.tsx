@@ -1,7 +1,6 @@
 import { useId, useState } from 'react';
-import { toast } from 'sonner';
 import { judgeOffers, type OfferLine, type OfferView } from '@pincer/core/assess';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -101,11 +100,11 @@ function NewOffer({ caseId }: { caseId: string }) {
   const add = async () => {
     const name = written.name.trim() === '' ? 'An offer' : written.name.trim();
     setSaving(true);
-    const { isSaved } = await dispatch(addRecord(caseId, { kind: 'offer', name, text: written.text.trim() }));
+    const { isSaved } = await dispatch(
+      recordSaying(caseId, { kind: 'offer', name, text: written.text.trim() }, 'Recorded.'),
+    );
     setSaving(false);
-    if (!isSaved) return;
-    toast('Recorded.');
-    forget();
+    if (isSaved) forget();
   };
   return (
     <fieldset disabled={isSaving} className="space-y-2">

@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ProcedureView } from '@pincer/core/assess';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { numberOf } from '../../ui/number-of.ts';
@@ -57,15 +56,18 @@ function PriceRow({ caseId, procedure }: { caseId: string; procedure: ProcedureV
   const [a, b] = [numberOf(parts), numberOf(shop)];
   const isBad = [parts, shop].some((t) => t.trim() !== '' && (numberOf(t) ?? -1) < 0);
   const use = async () => {
-    const { isSaved } = await dispatch(
-      addRecord(caseId, {
-        kind: 'price',
-        cause,
-        ...(a === null ? {} : { parts: a }),
-        ...(b === null ? {} : { shop: b }),
-      }),
+    await dispatch(
+      recordSaying(
+        caseId,
+        {
+          kind: 'price',
+          cause,
+          ...(a === null ? {} : { parts: a }),
+          ...(b === null ? {} : { shop: b }),
+        },
+        'Recorded. The costs are reckoned anew.',
+      ),
     );
-    if (isSaved) toast('Recorded. The costs are reckoned anew.');
   };
   const field = (label: string, text: string, onChange: (text: string) => void, guess: string) => (
     <label className="flex items-center gap-2">

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { handover, handoverText } from '@pincer/core/assess';
 import { fileName, savePdf } from '../../papers/save-pdf.ts';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
@@ -122,9 +122,8 @@ function Found({ caseId }: { caseId: string }) {
             ...(amount === undefined ? {} : { cost: amount }),
             ...(text === '' ? {} : { note: text }),
           } as const);
-    const { isSaved } = await dispatch(addRecord(caseId, entry));
+    const { isSaved } = await dispatch(recordSaying(caseId, entry, 'Recorded in the log.'));
     if (!isSaved) return;
-    toast('Recorded in the log.');
     setCause('');
     setCost('');
     setNote('');

@@ -7,9 +7,10 @@ import {
   type LampId,
   type LampMode,
 } from '@pincer/core/case';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
+import { chosen } from '../../ui/answers.ts';
 import { SHEET, cx } from '../../ui/classes.ts';
 import { Lamp } from '../../ui/lamp.tsx';
 import { Segments } from '../../ui/segments.tsx';
@@ -48,7 +49,13 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
   const dispatch = useAppDispatch();
   const tell = useTell();
   const note = (lamp: LampId, mode: LampMode, colour: LampColour | null) =>
-    void dispatch(addRecord(caseId, { kind: 'lamp', lamp, mode, ...(colour ? { colour } : {}) }));
+    void dispatch(
+      recordSaying(
+        caseId,
+        { kind: 'lamp', lamp, mode, ...(colour ? { colour } : {}) },
+        `${tell(LAMPS[lamp])}: ${chosen(MODES, mode)}.`,
+      ),
+    );
   return (
     <section aria-labelledby="lamps" className={`${SHEET} self-start`}>
       <h3 id="lamps" className="border-b border-line px-4 py-2.5 text-lg">
@@ -113,7 +120,15 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
             tone="own"
             value={state.entries.some((e) => e.kind === 'bulb') ? state.standing.bulb : null}
             options={BULB}
-            onChange={(answer) => void dispatch(addRecord(caseId, { kind: 'bulb', answer }))}
+            onChange={(answer) =>
+              void dispatch(
+                recordSaying(
+                  caseId,
+                  { kind: 'bulb', answer },
+                  `The engine light at key-on: ${chosen(BULB, answer)}.`,
+                ),
+              )
+            }
           />
         </div>
         <p className="mt-1.5 text-[14px] text-ink-2">{BULB_MEANS[state.standing.bulb]}</p>

@@ -2,9 +2,10 @@ import { Check, X } from 'lucide-react';
 import type { Answered } from '@pincer/core/case';
 import { OBSERVATIONS, OWNER_OBSERVATIONS, type ObservationKey } from '@pincer/core/knowledge';
 import { levelRank } from '@pincer/core/urgency';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
+import { ANSWERS, chosen } from '../../ui/answers.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
@@ -26,7 +27,13 @@ export function Light() {
   const tell = useTell();
   const dispatch = useAppDispatch();
   const answer = (observation: ObservationKey, next: Answered) =>
-    void dispatch(addRecord(record.id, { kind: 'observation', observation, answer: next }));
+    void dispatch(
+      recordSaying(
+        record.id,
+        { kind: 'observation', observation, answer: next },
+        `${tell(OBSERVATIONS[observation].title)}: ${chosen(ANSWERS, next)}.`,
+      ),
+    );
   const urgent =
     levelRank(assessment.allowance.level) <= levelRank('safe-place')
       ? assessment.allowance.reasons.find((r) => r.isDeciding && r.minute.length > 0)

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { queryOf, type BulletinMatch } from '@pincer/core/bulletins';
 import { askForBulletins, bulletinsInFile, type BulletinAnswer } from '../../store/bulletin-actions.ts';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
@@ -85,8 +84,9 @@ function Match({ caseId, match, isTaken }: { caseId: string; match: BulletinMatc
   const dispatch = useAppDispatch();
   const { bulletin, codes, calibrations } = match;
   const take = async () => {
-    const { isSaved } = await dispatch(addRecord(caseId, { kind: 'bulletin', bulletin }));
-    if (isSaved) toast('It is in the log, and counts from now on.');
+    await dispatch(
+      recordSaying(caseId, { kind: 'bulletin', bulletin }, 'It is in the log, and counts from now on.'),
+    );
   };
   const named = [...codes, ...calibrations];
   return (

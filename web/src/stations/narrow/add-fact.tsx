@@ -1,19 +1,13 @@
-import { toast } from 'sonner';
 import { OBSERVATIONS, OWNER_OBSERVATIONS } from '@pincer/core/knowledge';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
+import { ANSWERS, chosen } from '../../ui/answers.ts';
 import { BUTTON, FIELD } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useCase } from '../case-context.ts';
-
-const ANSWERS = [
-  { id: 'yes', title: 'Yes' },
-  { id: 'no', title: 'No' },
-  { id: 'unknown', title: 'Don’t know' },
-] as const;
 
 const isText = (v: unknown): v is string => typeof v === 'string';
 
@@ -35,11 +29,11 @@ export function AddFact({ onClose }: { onClose: () => void }) {
         onSubmit={(e) => {
           e.preventDefault();
           if (note.trim() === '') return;
-          void dispatch(addRecord(record.id, { kind: 'note', text: note.trim() })).then(({ isSaved }) => {
-            if (!isSaved) return;
-            forgetNote();
-            toast('Note recorded.');
-          });
+          void dispatch(recordSaying(record.id, { kind: 'note', text: note.trim() }, 'Note recorded.')).then(
+            ({ isSaved }) => {
+              if (isSaved) forgetNote();
+            },
+          );
         }}
       >
         <label className="block">
@@ -67,7 +61,13 @@ export function AddFact({ onClose }: { onClose: () => void }) {
                 value={state.standing.observations.get(key)?.answer ?? null}
                 tone="own"
                 onChange={(answer) =>
-                  void dispatch(addRecord(record.id, { kind: 'observation', observation: key, answer }))
+                  void dispatch(
+                    recordSaying(
+                      record.id,
+                      { kind: 'observation', observation: key, answer },
+                      `${tell(kind.title)}: ${chosen(ANSWERS, answer)}.`,
+                    ),
+                  )
                 }
               />
             </li>

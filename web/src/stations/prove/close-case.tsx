@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { toast } from 'sonner';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -64,17 +64,20 @@ function Closing({ onDone }: { onDone: () => void }) {
   const close = async () => {
     if (light !== null) await dispatch(addRecord(record.id, { kind: 'lamp', lamp: 'engine', mode: light }));
     const [money, time] = [numberOf(cost), numberOf(hours)];
-    const { isSaved } = await dispatch(
-      addRecord(record.id, {
-        kind: 'closed',
-        outcome,
-        ...(outcome === 'fixed' ? { isProven: closing.isProven } : {}),
-        ...(outcome === 'fixed' && cause !== '' ? { cause } : {}),
-        ...(money !== null && money >= 0 ? { cost: money } : {}),
-        ...(time !== null && time >= 0 ? { minutes: Math.round(time * 60) } : {}),
-      }),
+    await dispatch(
+      recordSaying(
+        record.id,
+        {
+          kind: 'closed',
+          outcome,
+          ...(outcome === 'fixed' ? { isProven: closing.isProven } : {}),
+          ...(outcome === 'fixed' && cause !== '' ? { cause } : {}),
+          ...(money !== null && money >= 0 ? { cost: money } : {}),
+          ...(time !== null && time >= 0 ? { minutes: Math.round(time * 60) } : {}),
+        },
+        'The case is closed.',
+      ),
     );
-    if (isSaved) toast('The case is closed.');
     onDone();
   };
   return (

@@ -4,17 +4,12 @@ import { recordedDrives, type ProofView, type RecordedDrive } from '@pincer/core
 import { ownUnit } from '@pincer/core/words';
 import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch } from '../../store/store.ts';
+import { ANSWERS } from '../../ui/answers.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { Segments } from '../../ui/segments.tsx';
 import { useUnits } from '../../store/use-units.ts';
 import { duration, moment } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
-
-const ANSWERS: readonly { id: Answered; title: string }[] = [
-  { id: 'yes', title: 'Yes' },
-  { id: 'no', title: 'No' },
-  { id: 'unknown', title: 'Don’t know' },
-];
 
 /** Drives since, as the owner tells them, and how many are still needed. */
 export function Drives({ proof }: { proof: ProofView }) {

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
 import type { ClearedBy } from '@pincer/core/case';
 import type { FadingCode } from '@pincer/core/proof';
-import { record as addRecord } from '../../store/logbook-actions.ts';
+import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -100,8 +99,7 @@ function ByReader() {
     .find((o) => o.id === 'clear')
     ?.blocked.find((b) => b.id === 'inspection');
   const tellCleared = async () => {
-    const { isSaved } = await dispatch(addRecord(record.id, { kind: 'clear-told', by }));
-    if (isSaved) toast('Recorded: cleared.');
+    await dispatch(recordSaying(record.id, { kind: 'clear-told', by }, 'Recorded: cleared.'));
   };
   return (
     <div className="space-y-3">
@@ -232,8 +230,9 @@ function BatteryOff() {
   const last = state.standing.clears.at(-1);
   const isWaiting = last?.way === 'battery-off' && last.readSince === null;
   const note = async () => {
-    const { isSaved } = await dispatch(addRecord(record.id, { kind: 'battery-off' }));
-    if (isSaved) toast('Recorded: the battery was disconnected.');
+    await dispatch(
+      recordSaying(record.id, { kind: 'battery-off' }, 'Recorded: the battery was disconnected.'),
+    );
   };
   return (
     <div className="space-y-3">
