@@ -64,7 +64,7 @@ export const WEB_ARROWS = {
   store: ['ports', 'storage'],
   accepted: ['store', 'ui'],
   practice: ['store', 'ui'],
-  typed: ['store', 'ui'],
+  typed: ['logbook', 'store', 'ui'],
   waiting: ['store', 'ui'],
   settings: ['store', 'ui'],
   reference: ['store', 'ui', 'workers'],
