@@ -224,6 +224,40 @@ test('a mistaken touch is taken back at once, and stays in the log, struck out',
   await expect(page.getByText(/^You chose “/)).toBeHidden();
 });
 
+test('what changes is said once and politely: a verdict, what was recorded; nothing is said of what was there', async ({
+  page,
+}) => {
+  await openCase(page);
+  const road = page.getByRole('status').filter({ hasText: 'How far you may still drive:' });
+  await expect(road).toHaveCount(0);
+  // Every text that a live region comes to hold, as a reader for the blind would be given it.
+  await page.evaluate(() => {
+    const heard: string[] = [];
+    Object.assign(globalThis, { heard });
+    const live = '[role="status"], [aria-live="polite"], [aria-live="assertive"], [role="alert"]';
+    new MutationObserver((changes) => {
+      for (const region of new Set(
+        changes.map((c) => (c.target instanceof Element ? c.target : c.target.parentElement)?.closest(live)),
+      ))
+        if (region?.textContent && heard.at(-1) !== region.textContent) heard.push(region.textContent);
+    }).observe(document.body, { subtree: true, childList: true, characterData: true });
+  });
+  await page
+    .getByRole('radiogroup', { name: /^Charging/ })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
+  await expect(road).toHaveText(/^How far you may still drive: Safe place only\. .*battery/);
+  await expect(page.getByText('Charging: steady.')).toBeVisible();
+  const heard = await page.evaluate(() => (globalThis as unknown as { heard: string[] }).heard);
+  expect(heard.filter((t) => t.startsWith('How far you may still drive:'))).toHaveLength(1);
+  expect(heard.filter((t) => t.includes('Charging: steady.'))).toHaveLength(1);
+  // Another station says its heading by the focus; the verdict has not changed and is not said again.
+  await station(page, 'Decide');
+  await expect(page.getByRole('heading', { name: 'Decide', level: 2 })).toBeFocused();
+  const later = await page.evaluate(() => (globalThis as unknown as { heard: string[] }).heard);
+  expect(later.filter((t) => t.startsWith('How far you may still drive:'))).toHaveLength(1);
+});
+
 test('the log by kind; each row’s menu says which entry it is of; Escape goes back to where one came from', async ({
   page,
 }) => {

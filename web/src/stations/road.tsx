@@ -12,6 +12,7 @@ export function Road({ allowance }: { allowance: Allowance }) {
   const isEndless = level === 'no-limit';
   return (
     <section aria-label="How far you may still drive" className="shrink-0 border-b border-line">
+      <Spoken text={`${allowance.title}. ${first?.text ?? ''}`} />
       <div className="verge-hatch flex min-h-[68px] items-stretch low:min-h-11">
         <div
           className="road-marks relative min-w-[132px] border-r-[5px] border-lane bg-tar px-3 pb-5 pt-2 text-tar-ink md:min-w-[230px] md:px-[18px] low:pb-4 low:pt-1.5"
@@ -84,5 +85,20 @@ export function Road({ allowance }: { allowance: Allowance }) {
         ) : null}
       </Dialog>
     </section>
+  );
+}
+
+/** What changes while one looks elsewhere is said, once and politely; what stands there on arrival is read in its place. */
+function Spoken({ text }: { text: string }) {
+  const [last, setLast] = useState(text);
+  const [said, setSaid] = useState('');
+  if (text !== last) {
+    setLast(text);
+    setSaid(`How far you may still drive: ${text}`);
+  }
+  return (
+    <p role="status" className="sr-only">
+      {said}
+    </p>
   );
 }
