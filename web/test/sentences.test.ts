@@ -3,7 +3,17 @@ import { emptyScan } from '@pincer/core/obd';
 import type { CaseRecord, Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { entrySentence, isCarEntry } from '../src/logbook/sentences.ts';
-import { day, distance, duration, figure, money, moment, percent, weight } from '../src/ui/format.ts';
+import {
+  dateWords,
+  day,
+  distance,
+  duration,
+  figure,
+  money,
+  moment,
+  percent,
+  weight,
+} from '../src/ui/format.ts';
 
 const vehicle: Vehicle = { id: 'veh_1', name: 'Finch', kind: 'car', fuel: 'petrol', aspiration: 'unknown' };
 const record: CaseRecord = {
@@ -106,5 +116,9 @@ describe('figures as people read them', () => {
     expect(day('2026-11-03T12:00:00Z')).toBe('Tue 3 Nov');
     expect(moment('2025-11-03T12:00:00Z', new Date('2026-11-03T12:00:00Z'))).toMatch(/^3 Nov 2025/);
     expect(moment('2026-11-03T12:00:00Z', new Date('2026-11-03T13:00:00Z'))).toMatch(/^today/);
+    const at = new Date('2026-11-20T12:00:00Z');
+    expect(dateWords('en-US').day('2026-11-03T12:00:00Z', at)).toBe('Tue, Nov 3');
+    expect(dateWords('en-US').moment('2025-11-03T12:00:00Z', at)).toMatch(/^Nov 3, 2025/);
+    expect(dateWords('fr-FR').day('2026-11-03T12:00:00Z', at)).toBe('Tue 3 Nov');
   });
 });

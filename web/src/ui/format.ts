@@ -1,22 +1,48 @@
 import { moneyOf, ownUnit, type UnitChoice } from '@pincer/core/words';
-import { format, isSameDay } from 'date-fns';
+import { isSameDay } from 'date-fns';
 import { now } from '../clock.ts';
 
-/** A moment in a few words: `Tue 3 Nov, 07:40`, with the year where it is another one. */
-export function moment(iso: string, at = now()): string {
-  const date = new Date(iso);
-  if (isSameDay(date, at)) return `today, ${format(date, 'HH:mm')}`;
-  return format(date, date.getFullYear() === at.getFullYear() ? 'EEE d MMM, HH:mm' : 'd MMM yyyy, HH:mm');
+/** How days and times are written in one English. */
+export interface DateWords {
+  /** A moment in a few words: `Tue 3 Nov, 07:40`, with the year where it is another one. */
+  moment: (iso: string, at?: Date) => string;
+  /** A day: `Tue 3 Nov`, with the year where it is another one. */
+  day: (iso: string, at?: Date) => string;
+  /** The time of day, `07:40`, where its day stands above it. */
+  timeOfDay: (iso: string) => string;
 }
 
-/** A day: `Tue 3 Nov`, with the year where it is another one. */
-export function day(iso: string, at = now()): string {
-  const date = new Date(iso);
-  return format(date, date.getFullYear() === at.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
+/**
+ * Dates in the English of a language tag; in that of Britain where the tag is of another language, for the texts are English.
+ * @param language a BCP 47 tag.
+ */
+export function dateWords(language: string | undefined): DateWords {
+  const locale = language?.startsWith('en') ? language : 'en-GB';
+  const as = (parts: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, parts);
+  const time = { hour: '2-digit', minute: '2-digit' } as const;
+  const near = { weekday: 'short', day: 'numeric', month: 'short' } as const;
+  const far = { day: 'numeric', month: 'short', year: 'numeric' } as const;
+  const [ofTime, ofNear, ofFar] = [as(time), as(near), as(far)];
+  const [atNear, atFar] = [as({ ...near, ...time }), as({ ...far, ...time })];
+  const isNear = (date: Date, at: Date) => date.getFullYear() === at.getFullYear();
+  return {
+    moment: (iso, at = now()) => {
+      const date = new Date(iso);
+      if (isSameDay(date, at)) return `today, ${ofTime.format(date)}`;
+      return (isNear(date, at) ? atNear : atFar).format(date);
+    },
+    day: (iso, at = now()) => {
+      const date = new Date(iso);
+      return (isNear(date, at) ? ofNear : ofFar).format(date);
+    },
+    timeOfDay: (iso) => ofTime.format(new Date(iso)),
+  };
 }
 
-/** The time of day, `07:40`, where its day stands above it. */
-export const timeOfDay = (iso: string): string => format(new Date(iso), 'HH:mm');
+/** As the device writes them. */
+export const { moment, day, timeOfDay } = dateWords(
+  typeof navigator === 'undefined' ? undefined : navigator.language,
+);
 
 /** Keeps a figure and its unit together. */
 const NARROW_SPACE = '\u202f';
@@ -29,9 +55,12 @@ export function percent(p: number): string {
   return `${value < 2 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
 }
 
-/** A count with its noun: `1 code`, `3 codes`. @param plural where it is not the noun with an s. */
+const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
+const PLURALS = new Intl.PluralRules('en');
+
+/** A count with its noun: `1 code`, `3 codes`, `1,240 entries`. @param plural where it is not the noun with an s. */
 export function counted(n: number, noun: string, plural = `${noun}s`): string {
-  return `${n} ${n === 1 ? noun : plural}`;
+  return `${WHOLE.format(n)} ${PLURALS.select(n) === 'one' ? noun : plural}`;
 }
 
 /** Bytes as a person counts them: `136 kB`, `12 MB`, `3.4 GB`. */
@@ -59,7 +88,6 @@ export function weight(ratio: number): string {
 /** Made once: a trace's axis asks for hundreds of figures at each redraw. */
 const FINE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 2 });
 const COARSE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1 });
-const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 
 /** A number with separators: two digits after the point below ten, one below a thousand, else none. */
 export function figure(value: number): string {
