@@ -119,9 +119,15 @@ for (const shot of SHOTS.filter((s) => only.length === 0 || only.includes(s.name
   await page.goto(address);
   await page.getByText('Wet-morning shake').waitFor();
   await page.getByText('Looked at before buying').waitFor();
-  await page.waitForTimeout(500);
+  await page.getByText('Bringing in the example logbook').waitFor({ state: 'detached' });
   if (shot.path !== '/') await page.goto(address + shot.path);
-  await page.getByText(/Working it out|Opening/).waitFor({ state: 'detached' });
+  // What is out of sight is worked out when one looks down.
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('main p, main[role="status"]')].every(
+      (e) =>
+        !/Working it out|Opening/.test(e.textContent) || e.getBoundingClientRect().top > window.innerHeight,
+    ),
+  );
   await shot.before?.(page);
   await page.waitForTimeout(600);
   await page.screenshot({ path: `${folder}/${shot.name}.png` });
