@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openCase, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('danger found at a check shortens the road at once, says why, and closes the checks that want a drive', async ({
   page,
@@ -61,4 +61,20 @@ test('a check that could not be done gives way to another; the list can be held 
   await expect(page.getByText(`One more check first: ${second}`)).toBeVisible();
   await page.getByRole('link', { name: 'Go to this check' }).click();
   await expect(next).toContainText(second);
+});
+
+test('a light whose control unit was not asked: the reading without a code says so, and how to ask it', async ({
+  page,
+}) => {
+  await openCase(page);
+  await page
+    .getByRole('radiogroup', { name: /^Airbag/ })
+    .getByRole('radio', { name: 'Steady' })
+    .click();
+  await connect(page, 'Nothing');
+  await readAll(page);
+  await station(page, 'Meaning');
+  await expect(page.getByText('A light that this reading cannot explain.')).toBeVisible();
+  await expect(page.getByText(/find the control units at Connect, or import a module map/)).toBeVisible();
+  await expect(page.getByText('Read the car first')).toBeHidden();
 });

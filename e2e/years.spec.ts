@@ -43,7 +43,7 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await expect(page.getByText('No vehicles yet.')).toBeVisible();
   await putRows(page, longLog(5000));
   await page.goto('/case/case_wet/light?log');
-  const log = page.getByRole('dialog', { name: /^Log, \d+ entries/ });
+  const log = page.getByRole('dialog', { name: /^Log, [\d,]+ entries/ });
   await expect(log.getByText('Note 4985:')).toBeVisible();
   expect(Number(await page.evaluate(elements))).toBeLessThan(1500);
   const row = log.getByRole('listitem').filter({ hasText: 'Note 4980:' });
@@ -60,7 +60,7 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await expect(row.getByPlaceholder('Reason')).toHaveValue('Written on');
   await row.getByRole('button', { name: 'Strike out' }).click();
   await expect(row.getByText('Struck out: Written on')).toBeVisible();
-  await expect(page.getByRole('dialog', { name: 'Log, 5001 entries' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Log, 5,001 entries' })).toBeVisible();
 });
 
 test('the garage puts what is urgent first as soon as it is worked out', async ({ page }) => {

@@ -1,6 +1,5 @@
 import { RULES, judge, wantedFor, windowsOf, READING_KEYS, type Judgement } from '@pincer/core/signals';
 import {
-  CARS,
   WARM_RUN,
   coldRun,
   StandIn,
@@ -63,22 +62,24 @@ export interface ConfusionRow {
   judged: number;
 }
 
-/** Every fault of every stand-in against every rule. */
-export async function confusionTable(): Promise<ConfusionRow[]> {
+/** Every fault of a stand-in against every rule. */
+export async function confusionOf(plan: CarPlan): Promise<ConfusionRow[]> {
   const rows: ConfusionRow[] = [];
-  for (const plan of CARS) {
-    for (const fault of [null, ...plan.faults]) {
-      const judgements = await judgeRun(plan, fault);
-      rows.push({
-        car: plan.title,
-        fault: fault ? ('cylinder' in fault ? `${fault.kind} ${fault.cylinder}` : fault.kind) : 'sound',
-        odd: judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible').map((j) => j.rule),
-        judged: judgements.filter((j) => j.verdict !== 'not-judged').length,
-      });
-    }
+  for (const fault of [null, ...plan.faults]) {
+    const judgements = await judgeRun(plan, fault);
+    rows.push({
+      car: plan.title,
+      fault: fault ? ('cylinder' in fault ? `${fault.kind} ${fault.cylinder}` : fault.kind) : 'sound',
+      odd: judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible').map((j) => j.rule),
+      judged: judgements.filter((j) => j.verdict !== 'not-judged').length,
+    });
   }
   return rows;
 }
+
+/** A row of the table as Markdown. */
+export const confusionLine = (r: ConfusionRow): string =>
+  `| ${r.car} | ${r.fault} | ${r.judged} | ${r.odd.join(', ') || 'none'} |`;
 
 /** The table as Markdown. */
 export function confusionMarkdown(rows: readonly ConfusionRow[]): string {
@@ -91,7 +92,7 @@ export function confusionMarkdown(rows: readonly ConfusionRow[]): string {
     '',
     '| vehicle | fault | judged | found odd or impossible by |',
     '| --- | --- | --- | --- |',
-    ...rows.map((r) => `| ${r.car} | ${r.fault} | ${r.judged} | ${r.odd.join(', ') || 'none'} |`),
+    ...rows.map(confusionLine),
     '',
   ].join('\n');
 }

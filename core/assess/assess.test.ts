@@ -465,3 +465,17 @@ test('what changes the odds by less than a sixth is not shown as speaking for or
   expect(weights.length).toBeGreaterThan(10);
   expect(weights.filter((w) => w > 6 / 7 && w < 7 / 6)).toEqual([]);
 });
+
+describe('a code is never left over beside the very cause that sets it', () => {
+  test.each<[string, string[]]>([
+    ['air flow sensor dirty, and its range code', ['P0171', 'P0101']],
+    ['air leak, and misfire of no one cylinder', ['P0171', 'P0300']],
+    ['weak fuel pump, and misfire', ['P0171', 'P0087', 'P0300']],
+    ['thermostat, and temperature not reached', ['P0128', 'P0125']],
+    ['misfire of one cylinder, and of several', ['P0302', 'P0300']],
+  ])('%s', (_, codes) => {
+    const a = look(makeCase(scanEntry(makeScan(codes))));
+    expect(a.leftOver).toEqual([]);
+    expect(a.groups.flatMap((g) => g.codes).sort()).toEqual([...codes].sort());
+  });
+});

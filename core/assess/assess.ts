@@ -1,6 +1,7 @@
 import {
   DEFAULT_OWNER,
   foldCase,
+  valueNow,
   type CaseRecord,
   type CaseState,
   type Lesson,
@@ -64,6 +65,7 @@ import {
   codeView,
   procedures,
   ratiosByFact,
+  runsEngine,
   refutedViews,
   type AcceptedView,
   type CauseView,
@@ -72,6 +74,7 @@ import {
   type ProcedureView,
   type RefutedView,
 } from './views.ts';
+import { unaskedUnits } from './unasked.ts';
 import { waitingView, type WaitingView } from './waiting.ts';
 
 export interface Assessment {
@@ -85,6 +88,8 @@ export interface Assessment {
   groups: Group[];
   /** Codes that no held cause accounts for. */
   leftOver: string[];
+  /** Lights that are on after a reading which did not reach their control unit, with the way to ask it. */
+  unasked: string[];
   causes: CauseView[];
   /** Causes that were worth a thought and are ruled out, with what did it. */
   refuted: RefutedView[];
@@ -221,8 +226,11 @@ export function assess(
   const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
   const outlooks = hasEvidence
     ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone, spent).filter(
-        // At a stranger’s car nothing is taken apart: only what can be done from the seat.
-        ({ check }) => state.occasion !== 'buying' || FROM_THE_SEAT.has(check.id),
+        ({ check }) =>
+          // At a stranger’s car nothing is taken apart: only what can be done from the seat.
+          (state.occasion !== 'buying' || FROM_THE_SEAT.has(check.id)) &&
+          // An engine that does not start cannot be watched while it runs.
+          (doesStart(state) || !runsEngine(check)),
       )
     : [];
 
@@ -247,6 +255,7 @@ export function assess(
     preliminaryChecks: preliminaryChecks(state, vehicle),
     groups,
     leftOver,
+    unasked: unaskedUnits(state, vehicle),
     causes,
     refuted: hasEvidence ? refutedViews(posterior, ratios, told.facts) : [],
     none: posterior.none,
@@ -283,6 +292,10 @@ export function assess(
   // 6. All of it in the owner's units and English.
   return tellAll(assessment, owner);
 }
+
+/** Whether the engine can be made to run: not where the owner says that it does not start, and no reading saw it run. */
+const doesStart = ({ standing }: CaseState): boolean =>
+  standing.observations.get('sign:no-start')?.answer !== 'yes' || (valueNow(standing, '0C') ?? 0) > 300;
 
 /** Whether anything was done that could have cured it. */
 const hasBegun = (state: CaseState): boolean => state.repairs.length > 0 || lastClear(state) !== null;

@@ -1,4 +1,4 @@
-import { NOW } from '../test/make-case.ts';
+import { CAR, NOW, makeCase, makeScan, saw, scanEntry } from '../test/make-case.ts';
 import { SITUATIONS, caseOf, vehicleOf, type Situation } from '../test/situations.ts';
 import { assess, type Assessment } from './index.ts';
 
@@ -77,7 +77,7 @@ describe('no advice of a case contradicts another', () => {
   });
 
   test('a diesel is given no reason of a petrol engine, and the other way round', () => {
-    const petrol = /spark plug|ignition coil|\bcoil boot|canister purge|fuel vapour tank/i;
+    const petrol = /spark plug|ignition coil|\bcoil boot|canister purge|front oxygen sensor|fuel trim/i;
     const diesel = /glow plug|particulate filter|reagent|injection rail of the diesel/i;
     const said = (a: Assessment) =>
       textsOf([
@@ -95,6 +95,21 @@ describe('no advice of a case contradicts another', () => {
             : [],
       ),
     ).toEqual([]);
+  });
+
+  test('an engine that does not start is not to be watched while it runs', () => {
+    expect(
+      offending((a, [, , seen]) =>
+        seen.includes('sign:no-start') ? a.checks.filter((c) => c.runsEngine).map((c) => c.title) : [],
+      ),
+    ).toEqual([]);
+    // Once a reading has seen it run, it can be.
+    const runs = assess(
+      makeCase(saw('sign:no-start'), scanEntry(makeScan(['P0230'], { '0C': 780 }))),
+      CAR,
+      NOW,
+    );
+    expect(runs.checks.some((c) => c.runsEngine)).toBe(true);
   });
 
   test('a motorcycle is not called a car', () => {

@@ -11,14 +11,19 @@ export interface Group {
 /** A cause explains a code when it makes it appear at least this often. */
 const EXPLAINS = 0.3;
 
+/** Beside a cause that tells a story, a code that it brings about now and then needs no cause of its own. */
+const GOES_WITH = 0.1;
+
+/** How often a cause makes a code appear, 0 to 1. */
+function makesAppear({ instances }: Posterior, index: number, code: string): number {
+  const instance = instances[index];
+  const found = findingOfCode(code);
+  return instance && found ? strengthOf(instance, found.key, found.cylinder) : 0;
+}
+
 /** The codes that a cause, by its index, would explain. */
 export function explained(posterior: Posterior, index: number, codes: readonly string[]): string[] {
-  const instance = posterior.instances[index];
-  if (!instance) return [];
-  return codes.filter((code) => {
-    const found = findingOfCode(code);
-    return found !== null && strengthOf(instance, found.key, found.cylinder) >= EXPLAINS;
-  });
+  return codes.filter((code) => makesAppear(posterior, index, code) >= EXPLAINS);
 }
 
 /**
@@ -51,13 +56,25 @@ export function groupCodes(
   });
   const likeliest = [...sets.values()].reduce((a, b) => (b.mass > a.mass ? b : a));
   const left = new Set(codes);
-  const groups: Group[] = [];
+  const groups: (Group & { index: number })[] = [];
   for (const index of posterior.hypotheses[likeliest.best]?.causes ?? []) {
     const instance = posterior.instances[index];
     const mine = (byCause[index] ?? []).filter((c) => left.has(c));
     if (!instance || mine.length === 0) continue;
     mine.forEach((c) => left.delete(c));
-    groups.push({ cause: instance.id, title: instance.title, codes: mine });
+    groups.push({ index, cause: instance.id, title: instance.title, codes: mine });
   }
-  return { groups, leftOver: [...left] };
+  for (const code of left) {
+    const likeliestFirst = groups
+      .map((group) => ({ group, often: makesAppear(posterior, group.index, code) }))
+      .sort((a, b) => b.often - a.often);
+    const [first] = likeliestFirst;
+    if (!first || first.often < GOES_WITH) continue;
+    first.group.codes.push(code);
+    left.delete(code);
+  }
+  return {
+    groups: groups.map(({ cause, title, codes: mine }) => ({ cause, title, codes: mine })),
+    leftOver: [...left],
+  };
 }

@@ -24,6 +24,7 @@ import {
   cautionsOf,
   procedureOf,
   type CautionId,
+  type Check,
   type Procedure,
   type ToolId,
 } from '@pincer/core/knowledge';
@@ -122,6 +123,10 @@ export interface ProcedureView {
   hasComeBack: boolean;
 }
 
+/** Whether the engine has to run for a check. @see the test that every check which runs it warns of its exhaust. */
+export const runsEngine = ({ cautions, needsDriving }: Check): boolean =>
+  cautions.includes('exhaust-gas') || (needsDriving ?? false);
+
 /** Causes below this are not shown; those that nothing speaks for, only from the second figure on. */
 const SHOWN = 0.002;
 const SHOWN_UNSPOKEN = 0.02;
@@ -204,7 +209,7 @@ export function checkView(
     needsDriving: check.needsDriving ?? false,
     needsLifting: check.cautions.includes('jacking'),
     isFromSeat: FROM_THE_SEAT.has(check.id),
-    runsEngine: check.cautions.includes('exhaust-gas') || (check.needsDriving ?? false),
+    runsEngine: runsEngine(check),
     worth: worthOf(outlook, owner),
     tools: toolViews(check.tools, owner),
     cautions: cautionTexts(check.cautions),

@@ -86,7 +86,15 @@ export const NOT_FITTED: readonly NotFitted[] = [
     // A diesel has no mixture that is steered by trims, no sparks, and a compression that no petrol gauge takes; an electric vehicle has no engine that breathes.
     lacks: ({ fuel }) => fuel === 'diesel' || fuel === 'electric',
     causes: [],
-    checks: ['trims-compare', 'maf-clean', 'plug-look', 'swap-plugs', 'spark-test', 'compression-test'],
+    checks: [
+      'trims-compare',
+      'oxygen-swing',
+      'maf-clean',
+      'plug-look',
+      'swap-plugs',
+      'spark-test',
+      'compression-test',
+    ],
   },
 ];
 

@@ -14,7 +14,8 @@ describe('the cheap things first', () => {
     expect(ids([lit('engine'), saw('before:refuelled')])).toEqual(['oil', 'fuel-cap']);
     expect(ids([lit('engine'), saw('before:refuelled', 'no')])).toEqual(['oil']);
     expect(ids([lit('engine'), saw('before:worked-on')])).toEqual(['oil', 'connectors', 'intake-hose']);
-    expect(ids([lit('brakes')])).toEqual(['parking-brake']);
+    expect(ids([lit('brakes')])).toEqual(['parking-brake', 'brake-fluid']);
+    expect(ids([saw('sign:long-pedal')])).toEqual(['brake-fluid']);
     expect(ids([lit('airbag')])).toEqual(['seat']);
     expect(ids([lit('charging')])).toEqual(['battery', 'belt']);
   });

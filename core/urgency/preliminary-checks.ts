@@ -42,6 +42,13 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
     when: ({ isLit }) => isLit('brakes'),
   },
   {
+    id: 'brake-fluid',
+    title: 'Look at the brake fluid level',
+    why: 'Low fluid means worn pads or a leak; with a leak it must not move.',
+    check: 'brake-fluid-look',
+    when: ({ isLit, isYes }) => isLit('brakes') || isYes('sign:long-pedal'),
+  },
+  {
     id: 'oil',
     title: 'Read the oil level',
     why: 'It costs nothing, and low oil ruins an engine within minutes.',

@@ -11,6 +11,7 @@ import { duration, money, moment, percent } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { Unasked } from '../unasked.tsx';
 import { useTell } from '../../store/use-tell.ts';
 import { Ready } from './ready.tsx';
 import { RecordRepair, type RepairDetails } from './record-repair.tsx';
@@ -29,9 +30,11 @@ export function Fix() {
     return (
       <StationPage title="Fix" next={{ title: 'Next: narrow it down', to: `/case/${record.id}/narrow` }}>
         <Notice title="Nothing to fix yet.">
-          No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most
-          expensive one.
+          {state.scans.length > 0
+            ? 'No cause stands out. Narrow it down first; a part bought on a guess is the most expensive one.'
+            : 'No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most expensive one.'}
         </Notice>
+        <Unasked />
         <OtherRepair />
       </StationPage>
     );

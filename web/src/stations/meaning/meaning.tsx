@@ -11,10 +11,11 @@ import { Earlier } from './earlier.tsx';
 import { Bulletins } from './bulletins.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
+import { Unasked } from '../unasked.tsx';
 
 /** What the codes say in plain words, and how many faults they may be. */
 export function Meaning() {
-  const { record, assessment, vehicle } = useCase();
+  const { record, assessment, state, vehicle } = useCase();
   const [accepting, setAccepting] = useState<string | null>(null);
   const { codes, groups, leftOver, allowance } = assessment;
   const byCode = new Map(codes.map((c) => [c.code, c]));
@@ -29,20 +30,29 @@ export function Meaning() {
               detail: 'Which causes explain this, and what tells them apart.',
               to: `/case/${record.id}/narrow`,
             }
-          : {
-              title: 'Next: read the car',
-              detail: 'There is no code to explain yet.',
-              to: `/case/${record.id}/read`,
-            }
+          : state.scans.length > 0
+            ? {
+                title: 'Next: narrow it down',
+                detail: 'No code is stored. What you notice still tells causes apart.',
+                to: `/case/${record.id}/narrow`,
+              }
+            : {
+                title: 'Next: read the car',
+                detail: 'There is no code to explain yet.',
+                to: `/case/${record.id}/read`,
+              }
       }
     >
       {codes.length === 0 ? (
         <Notice title="No current fault code.">
           {assessment.facts.some((f) => f.kind === 'code')
             ? 'Only old (history) codes are stored.'
-            : 'Read the car first, or look a code up in the search.'}
+            : state.scans.length > 0
+              ? 'The reading found none.'
+              : 'Read the car first, or look a code up in the search.'}
         </Notice>
       ) : null}
+      <Unasked />
       {groups.map((g) => (
         <section key={g.cause} className={SHEET}>
           <div className="border-b border-line px-4 py-3">

@@ -6,6 +6,7 @@ import { Contained } from '../../ui/contained.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+import { Unasked } from '../unasked.tsx';
 import { useArrivalFocus } from '../use-arrival-focus.ts';
 import { AddFact } from './add-fact.tsx';
 import { Causes } from './causes.tsx';
@@ -15,7 +16,7 @@ import { Ties } from './ties.tsx';
 
 /** Two jaws: what the car says, what you found, and between them what it can be. */
 export function Narrow() {
-  const { assessment, record } = useCase();
+  const { assessment, record, state } = useCase();
   const [params, setParams] = useSearchParams();
   const [pulled, setPulled] = useState<'car' | 'owner' | null>(null);
   const [isAdding, setAdding] = useState(false);
@@ -106,8 +107,11 @@ export function Narrow() {
       {causes.length === 0 && assessment.quiet ? null : causes.length === 0 ? (
         <div className="px-4 pb-4">
           <Notice title="Nothing to work with yet.">
-            Tell us at Warning light what you notice, or read the car. Each fact shortens the list.
+            {state.scans.length > 0
+              ? 'The reading found no fault. Tell us at Warning light what you notice: each fact shortens the list.'
+              : 'Tell us at Warning light what you notice, or read the car. Each fact shortens the list.'}
           </Notice>
+          <Unasked />
         </div>
       ) : (
         <NextCheck caseId={record.id} />
