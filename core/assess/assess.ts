@@ -51,6 +51,7 @@ import { codeFacts, type CodesTold } from './code-facts.ts';
 import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
 import { firstStep, type FirstStep } from './first-step.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
+import { lampOnFacts } from './lamp-on-facts.ts';
 import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
 import { returnFacts, returnsView, type ReturnsView } from './return-facts.ts';
@@ -161,13 +162,14 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean, now: Date):
     // What came back before it was cured for good is history too.
     isOver ? NOTHING : repairFacts(state, vehicle),
     isOver ? NOTHING : returnFacts(state),
+    isOver ? NOTHING : lampOnFacts(state),
   );
   return { ...told, codes: codes.codes, accepted: codes.accepted, judgements: readings.judgements };
 }
 
 /** Whether anything was seen at all; that nothing was is no reason to name a cause. */
 const saysSomething = (evidence: readonly Evidence[]): boolean =>
-  evidence.some((e) => e.kind !== 'observation' || e.isPresent);
+  evidence.some((e) => e.kind !== 'stays-lit' && (e.kind !== 'observation' || e.isPresent));
 
 /**
  * From facts to advice: a pure function of the case, the vehicle, the owner's rates and the moment.

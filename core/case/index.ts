@@ -87,6 +87,7 @@ export {
 } from './record.ts';
 export { readEntry, readRecord, type ReadRecord } from './stored.ts';
 export { unreadParts } from './unread.ts';
+export { lampOn, type LampOn } from './lamp-on.ts';
 export { clearedLately, type ClearedLately } from './cleared-lately.ts';
 export { lessonOf, type Lesson } from './lesson.ts';
 export { ownerOf } from './owner-of.ts';

@@ -26,6 +26,8 @@ export type Evidence =
   | { kind: 'came-back'; fact: string; cause: string }
   /** The memory was cleared, and the fault was read again. `comesAndGoes`: not at once, although its self-check looks at once. */
   | { kind: 'returned'; fact: string; comesAndGoes: boolean }
+  /** The light has been on for so long that a fault which passes by itself would have let it go out. */
+  | { kind: 'stays-lit'; fact: string }
   /** The maker has written that these causes are common on this vehicle. */
   | { kind: 'bulletin'; fact: string; causes: readonly string[] };
 
@@ -43,10 +45,18 @@ const DEAD = 0.5;
 /** Repairs of what opens and closes with shaking, heat and damp. */
 const IS_CONTACT = /wiring|connector|connections|ground|terminal/i;
 
-/** How well a return after a clear goes with one cause, the best 1. */
-function returnStrength({ cause }: CauseInstance, comesAndGoes: boolean): number {
+/** P(the light is still on after many drives | cause that is over with the next tank or a dry day), against a cause that stays. Judged. */
+const ENDED_STAYS_LIT = 0.5;
+
+type Lasting = Extract<Evidence, { kind: 'returned' | 'stays-lit' }>;
+const isLasting = (evidence: Evidence): evidence is Lasting =>
+  evidence.kind === 'returned' || evidence.kind === 'stays-lit';
+
+/** How well a return after a clear, or a light that stays on, goes with one cause, the best 1. */
+function lastingStrength({ cause }: CauseInstance, evidence: Lasting): number {
+  if (evidence.kind === 'stays-lit') return cause.endsByItself ? ENDED_STAYS_LIT : 1;
   if (cause.isPassing) return PASSED_COMES_BACK;
-  return comesAndGoes ? (IS_CONTACT.test(cause.repair.title) ? CONTACT : DEAD) : 1;
+  return evidence.comesAndGoes ? (IS_CONTACT.test(cause.repair.title) ? CONTACT : DEAD) : 1;
 }
 
 /** The same for what is not modelled: nobody knows, so it goes halfway. */
@@ -124,10 +134,10 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
     return causes.length === 1 && causes[0]?.id === evidence.cause ? BADLY_REPAIRED : 1;
   if (evidence.kind === 'bulletin')
     return Math.max(NOT_NAMED, ...causes.map((c) => namedIn(c, evidence.causes)));
-  if (evidence.kind === 'returned')
+  if (isLasting(evidence))
     return causes.length === 0
       ? RETURN_OF_NONE
-      : Math.max(...causes.map((c) => returnStrength(c, evidence.comesAndGoes)));
+      : Math.max(...causes.map((c) => lastingStrength(c, evidence)));
   if (evidence.kind === 'check') {
     return chanceOfResult(evidence, outcomeChances(evidence.check, evidence.cylinder, causes));
   }
@@ -144,7 +154,7 @@ export function touched(evidence: Evidence, instances: readonly CauseInstance[])
     return instances.map((i) => rowOf(evidence.check, evidence.cylinder, i) !== evidence.check.otherwise);
   if (evidence.kind === 'came-back') return instances.map((i) => i.id === evidence.cause);
   // It was seen before: it brings no cause into play that nothing else speaks of.
-  if (evidence.kind === 'returned' || evidence.kind === 'bulletin') return instances.map(() => false);
+  if (isLasting(evidence) || evidence.kind === 'bulletin') return instances.map(() => false);
   const { key, cylinder, isPresent } = evidence;
   if (!isPresent || observationKind(key).isCircumstance) return instances.map(() => false);
   return Array.from(strengthsOf(instances, key, cylinder), (s) => s > 0);
@@ -191,8 +201,8 @@ export function likelihoodRow(
       row[h] = Math.max(NOT_NAMED, strengths[first[h] ?? none] ?? 0, strengths[second[h] ?? none] ?? 0);
     return row;
   }
-  if (evidence.kind === 'returned') {
-    const strengths = instances.map((i) => returnStrength(i, evidence.comesAndGoes));
+  if (isLasting(evidence)) {
+    const strengths = instances.map((i) => lastingStrength(i, evidence));
     for (let h = 0; h < row.length; h++) {
       const a = strengths[first[h] ?? none];
       const b = strengths[second[h] ?? none];

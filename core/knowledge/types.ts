@@ -95,6 +95,8 @@ export interface Cause {
   effects: Readonly<Partial<Record<ObservationKey, number>>>;
   /** May go away without repair: water dries, a cap gets closed. */
   isPassing?: boolean;
+  /** Is over without anybody doing anything: with the next tank, or on a dry day. A cap stays loose until it is closed. */
+  endsByItself?: boolean;
   repair: Repair;
 }
 

@@ -16,9 +16,11 @@ import {
   type PartState,
   type ReadCode,
   type ReadError,
+  type ReadValue,
   type Scan,
   type ScanPart,
 } from './scan.ts';
+import { namedByLayout } from './oxygen-layout.ts';
 import { restated } from './stated-scaling.ts';
 import { decodeTroubleCode } from './trouble-code.ts';
 import { decodeNewerCodes } from './newer-cars.ts';
@@ -105,6 +107,10 @@ const PART_OF_SERVICE: Readonly<Record<number, ScanPart>> = {
   0x09: 'identity',
   0x0a: 'permanent',
 };
+
+/** Values as their control unit says that they are to be taken: their scale, and which sensor is which. */
+const asStated = (values: readonly ReadValue[], stated: readonly ReadValue[]): ReadValue[] =>
+  namedByLayout(restated(values, stated), stated);
 
 /** Gathers decoded answers into one {@link Scan}; the order of answers does not matter. */
 export class ScanBuilder {
@@ -197,8 +203,8 @@ export class ScanBuilder {
   /** Completes what needs all answers: the lamp of all units together, texts sent in numbered messages, stated scales. */
   finish(): Scan {
     this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
-    this.scan.values = lastOfEach(restated(this.scan.values, this.scan.values));
-    for (const frame of this.scan.freezeFrames) frame.values = restated(frame.values, this.scan.values);
+    this.scan.values = lastOfEach(asStated(this.scan.values, this.scan.values));
+    for (const frame of this.scan.freezeFrames) frame.values = asStated(frame.values, this.scan.values);
     for (const v of this.scan.values) this.notePart(v.source, partOfValue(v), 'known');
     this.scan.mils.sort((a, b) => (a.unit < b.unit ? -1 : 1));
     this.scan.parts = [...this.parts.values()];

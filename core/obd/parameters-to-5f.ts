@@ -1,3 +1,4 @@
+import { FOUR_BANKS, TWO_BANKS, fittedNames } from './oxygen-layout.ts';
 import { OFF_ON, PERCENT, TRIM, field, listed, several, single, type Parameter } from './parameter-shape.ts';
 
 const FUEL_SYSTEM: Readonly<Record<number, string>> = {
@@ -40,21 +41,16 @@ const EMISSION_CLASS: Readonly<Record<number, string>> = {
   14: 'Euro IV heavy duty, B1', 15: 'Euro V heavy duty, B2', 16: 'Euro EEV heavy duty, C',
 };
 
-const OXYGEN_PLACES = [
-  'bank 1 sensor 1', 'bank 1 sensor 2', 'bank 1 sensor 3', 'bank 1 sensor 4',
-  'bank 2 sensor 1', 'bank 2 sensor 2', 'bank 2 sensor 3', 'bank 2 sensor 4',
-] as const;
-
 const trim = (pid: number, name: string): Parameter => single(pid, name, 1, TRIM, -100, '%');
 
-const narrowOxygen = OXYGEN_PLACES.map((place, i) =>
+const narrowOxygen = TWO_BANKS.map((place, i) =>
   several(0x14 + i, `Oxygen sensor, ${place}`, 2, [
     field('voltage', 0, 1, 0.005, 0, 'V'),
     field('short-term trim', 1, 1, TRIM, -100, '%', { notAvailable: 0xff }),
   ]),
 );
 
-const wideOxygen = OXYGEN_PLACES.flatMap((place, i) => [
+const wideOxygen = TWO_BANKS.flatMap((place, i) => [
   several(0x24 + i, `Wide-band oxygen sensor, ${place}`, 4, [
     field('lambda', 0, 2, 2 / 65536, 0, 'λ'),
     field('voltage', 2, 2, 8 / 65536, 0, 'V'),
@@ -89,10 +85,10 @@ export const PARAMETERS_TO_5F: readonly Parameter[] = [
   single(0x10, 'Air flow', 2, 0.01, 0, 'g/s'),
   single(0x11, 'Throttle position', 1, PERCENT, 0, '%'),
   listed(0x12, 'Secondary air command', SECONDARY_AIR),
-  single(0x13, 'Oxygen sensors fitted, two banks', 1, 1, 0, 'bits'),
+  listed(0x13, 'Oxygen sensors fitted', fittedNames(TWO_BANKS)),
   ...narrowOxygen,
   listed(0x1c, 'OBD rules it was built to', OBD_STANDARD),
-  single(0x1d, 'Oxygen sensors fitted, four banks', 1, 1, 0, 'bits'),
+  listed(0x1d, 'Oxygen sensors fitted', fittedNames(FOUR_BANKS)),
   single(0x1e, 'Power take-off', 1, 1, 0, '', { names: OFF_ON, mask: 0x01 }),
   single(0x1f, 'Time since engine start', 2, 1, 0, 's'),
   single(0x21, 'Distance driven with the engine light on', 2, 1, 0, 'km'),

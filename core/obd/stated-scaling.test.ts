@@ -43,3 +43,30 @@ describe('a control unit that states its largest values', () => {
     expect(reading.freezeFrames[0]?.values.find((v) => v.pid === '0B')?.value).toBe(256);
   });
 });
+
+describe('a control unit that states which oxygen sensors it has', () => {
+  const named = (reading: Scan, pid: string) => reading.values.find((v) => v.pid === pid)?.name;
+
+  test.each([
+    ['41 13 03', '13', 'bank 1 sensor 1, bank 1 sensor 2'],
+    ['41 13 33', '13', 'bank 1 sensor 1, bank 1 sensor 2, bank 2 sensor 1, bank 2 sensor 2'],
+    ['41 13 00', '13', 'none'],
+    ['41 1D 0D', '1D', 'bank 1 sensor 1, bank 2 sensor 1, bank 2 sensor 2'],
+    ['41 1D C0', '1D', 'bank 4 sensor 1, bank 4 sensor 2'],
+  ])('%s is a list of places', (hex, pid, places) => {
+    expect(valueOf(readingOf(['7E8', hex]), pid)).toBe(places);
+  });
+
+  test('by PID 1D the third sensor is the first of bank 2, whichever was told first; by PID 13 or nothing it is of bank 1', () => {
+    for (const hex of ['41 16 80 FF 1D 0F', '41 1D 0F 16 80 FF'])
+      expect(named(readingOf(['7E8', hex]), '16')).toBe('Oxygen sensor, bank 2 sensor 1, voltage');
+    expect(named(readingOf(['7E8', '41 13 0F 16 80 FF']), '16')).toBe(
+      'Oxygen sensor, bank 1 sensor 3, voltage',
+    );
+    expect(named(readingOf(['7E8', '41 16 80 FF']), '16')).toBe('Oxygen sensor, bank 1 sensor 3, voltage');
+    // What one unit states says nothing of another's.
+    expect(named(readingOf(['7E9', '41 1D 0F'], ['7E8', '41 16 80 FF']), '16')).toBe(
+      'Oxygen sensor, bank 1 sensor 3, voltage',
+    );
+  });
+});

@@ -4,7 +4,7 @@ import { valueIn } from './value-in.ts';
 
 /** What the car's counters say against what was told. */
 export interface CounterCheck {
-  id: 'not-reset' | 'cleared-between' | 'too-far' | 'fewer-warm-ups';
+  id: 'lit-again' | 'not-reset' | 'cleared-between' | 'too-far' | 'fewer-warm-ups';
   text: string;
 }
 
@@ -14,7 +14,7 @@ const NOT_RESET_KM = 50;
 const KM_A_DAY = 600;
 const DAY_MS = 86_400_000;
 
-const counter = ({ scan }: EntryOf<'scan'>, pid: '30' | '31'): number | null => valueIn(scan, pid);
+const counter = ({ scan }: EntryOf<'scan'>, pid: '21' | '30' | '31'): number | null => valueIn(scan, pid);
 
 /**
  * The counters since the last clear (service 01 PID 30, warm-ups, and PID 31, distance; SAE J1979) held against the clears
@@ -44,6 +44,15 @@ export function counterChecks(state: CaseState): CounterCheck[] {
           text: `The car counts {${Math.round(is)} km} since its memory was cleared, more than is driven in that time: check the date of the clear.`,
         });
     }
+    const lit = scans.findLast((s) => placeOf(s.id) > placeOf(last.entry) && counter(s, '21') !== null);
+    const litKm = lit ? (counter(lit, '21') ?? 0) : 0;
+    const sinceKm = lit ? (counter(lit, '31') ?? litKm) : 0;
+    // More than was driven since the clear is a counter that the clear did not reset.
+    if (litKm > 0 && litKm <= sinceKm + 1 && lit?.scan.mils.every((m) => !m.on))
+      checks.push({
+        id: 'lit-again',
+        text: `The car counts {${Math.round(litKm)} km} with the engine light on since its memory was cleared: it has been lit again meanwhile, although it is out now.`,
+      });
     const warmUps = counter(after, '30');
     const drives = state.drives.filter(
       (d) => placeOf(d.id) > placeOf(last.entry) && placeOf(d.id) < placeOf(after.id),

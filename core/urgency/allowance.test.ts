@@ -58,6 +58,12 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
     'stability-flashing',
     [lamp('engine', 'out'), lamp('stability', 'flashing'), codes()],
   ],
+  [
+    'engine light on for 2,000 km',
+    'some-weeks',
+    'emission',
+    [lamp('engine'), scanEntry(makeScan(['P0420'], { '21': 2_000 }))],
+  ],
   ['limps, throttle code', 'safe-place', 'limp-without-signal', [saw('sign:limp'), codes('P2135')]],
   ['lacks power, crankshaft sensor', 'safe-place', 'limp-without-signal', [saw('sign:weak'), codes('P0335')]],
   [

@@ -1,6 +1,7 @@
 import {
   foldCase,
   isStandardUnit,
+  lampOn,
   type CaseState,
   type LampId,
   type LampMode,
@@ -46,6 +47,8 @@ export interface UrgencyFacts {
   bulb: Standing['bulb'];
   /** Whether a control unit commands the engine lamp on, as read last. */
   isLampCommanded: boolean;
+  /** Kilometres driven with the engine light commanded on, as a control unit counts them; 0 where none are told. */
+  lampOnKm: number;
   /** Whether the lamp's command was read and no control unit commands it on. */
   isLampUncommanded: boolean;
   judgements: readonly Judgement[];
@@ -131,6 +134,7 @@ export function urgencyFacts(
     isClosed: closed !== null,
     bulb: standing.bulb,
     isLampCommanded: standing.mils.some((m) => m.clearedBy === null && m.mil.on),
+    lampOnKm: lampOn(standing)?.km ?? 0,
     isLampUncommanded:
       standing.mils.length > 0 && standing.mils.every((m) => m.clearedBy === null && !m.mil.on),
     judgements,

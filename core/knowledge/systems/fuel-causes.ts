@@ -36,12 +36,12 @@ export const FUEL_CAUSES: readonly Cause[] = [
     repair: { title: 'Fit a new fuel pressure regulator', parts: 45, ownerMinutes: 45, shopMinutes: 40, tools: ['hand-tools'], cautions: ['petrol', 'cold-engine'], steps: ['{Petrol} in its vacuum hose proves it.', 'Release the pressure, fit the new one with a new ring, prime, and look for drips.'] },
   },
   {
-    id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true,
+    id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true, endsByItself: true,
     effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.35, 'sign:shakes': 0.4, 'sign:rough-idle': 0.5, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
     repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a {petrol} car or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
   },
   {
-    id: 'tank-low', title: 'Tank nearly empty, pump drew air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true,
+    id: 'tank-low', title: 'Tank nearly empty, pump drew air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true, endsByItself: true,
     effects: { 'sign:no-start': 0.3, 'code:misfire-several': 0.55, 'code:lean': 0.35, 'code:fuel-pressure': 0.25, 'sign:stalls': 0.45, 'sign:weak': 0.4, 'sign:uphill': 0.4 },
     repair: { title: 'Refuel and watch', parts: 0, ownerMinutes: 10, shopMinutes: 10, tools: [], cautions: ['petrol'], steps: ['Fill at least a quarter of the tank.', 'Read again after two drives.'] },
   },

@@ -35,7 +35,7 @@ export const IGNITION_CAUSES: readonly Cause[] = [
   },
   {
     id: 'plug-well-water', title: 'Water in the spark plug well of cylinder {n}', system: 'ignition', scope: 'cylinder', fuels: PETROL,
-    prior: 0.004, isPassing: true,
+    prior: 0.004, isPassing: true, endsByItself: true,
     effects: { 'reading:misfire-same': 0.6, 'lamp:engine-flashing': 0.3, ...MISFIRE, 'sign:wet': 0.8, 'frame:cold': 0.6, 'frame:load': 0.45, 'before:washed': 0.8 },
     repair: {
       title: 'Dry the spark plug well and find where the water comes in', parts: 0, ownerMinutes: 30, shopMinutes: 40, tools: ['hand-tools'],

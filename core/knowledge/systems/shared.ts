@@ -60,7 +60,7 @@ export const cause = (
   prior: number,
   effects: Cause['effects'],
   repair: Repair,
-  extra: Partial<Pick<Cause, 'fuels' | 'kinds' | 'gearboxes' | 'priorFactors' | 'isPassing'>> = {},
+  extra: Partial<Pick<Cause, 'fuels' | 'kinds' | 'gearboxes' | 'priorFactors' | 'isPassing' | 'endsByItself'>> = {},
 ): Cause => ({ id, title, system, scope: 'engine', prior, effects, repair, ...extra });
 
 /** A repair; a workshop takes about nine tenths of the owner's time. */

@@ -103,6 +103,14 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     once: 'the light stays out',
   },
   {
+    id: 'long-lit',
+    level: 'some-weeks',
+    holds: (f) => f.lampOnKm >= 1_500 && f.newCodes.length > 0,
+    because: 'The engine light has been on for more than {1500 km}: the few weeks that it can wait are over.',
+    then: 'Find the cause now: while this light is on, a new fault would not show.',
+    once: 'the light stays out',
+  },
+  {
     id: 'stability-flashing',
     level: 'some-weeks',
     holds: (f) => f.lamps.get('stability') === 'flashing',
