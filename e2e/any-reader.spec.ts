@@ -100,7 +100,7 @@ test('with the adapter and without a clear: repaired, driven, the car forgets by
     await page.getByRole('button', { name: '+ Record this drive' }).click();
     const log = (n: number) => page.getByRole('link', { name: new RegExp(`^Log, ${n} entries, saved`) });
     await expect(log(2 + 2 * trip)).toBeVisible();
-    await page.getByRole('button', { name: 'Read again' }).click();
+    await page.getByRole('button', { name: 'Read again', exact: true }).click();
     await expect(log(3 + 2 * trip)).toBeVisible({ timeout: 20_000 });
   }
   await expect(page.getByText('Next: close the case')).toBeVisible();

@@ -21,7 +21,7 @@ test('a fault that comes back after some distance: how soon is told, the causes 
     driven += 2;
     await page.getByRole('radio', { name: 'On', exact: true }).click();
     await station(page, 'Read');
-    await page.getByRole('button', { name: 'Read again' }).click();
+    await page.getByRole('button', { name: 'Read again', exact: true }).click();
     await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 20_000 });
     await station(page, 'Prove');
   };

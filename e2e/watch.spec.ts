@@ -40,7 +40,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   // It goes on while another station is looked at; the adapter does nothing else meanwhile.
   await station(page, 'Read');
   await expect(page.getByText('A recording is running.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Read again' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Read again', exact: true })).toBeDisabled();
   await page.getByRole('link', { name: 'To the recording' }).click();
   await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
   await page.getByRole('button', { name: /^Open Chosen readings/ }).click();

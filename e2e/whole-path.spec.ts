@@ -74,7 +74,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
   await expect(page.getByText(/1 trip since you connected; the last one ran smoothly/)).toBeVisible();
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await expect(page.getByText('It has not returned.')).toBeVisible({ timeout: 15_000 });
   await page
     .getByRole('radiogroup', { name: 'Same conditions as when it came?' })
@@ -83,7 +83,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('button', { name: '+ Record this drive' }).click();
   // Who only saw the lamp stay out knows less than who has read since.
   await expect(page.getByRole('row', { name: /90 % sure/ })).not.toContainText('reached');
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await expect(page.getByRole('row', { name: /90 % sure/ })).toContainText('reached', { timeout: 15_000 });
 
   // Everything is in the log, after a reload too.
@@ -115,7 +115,7 @@ test('a fault that is still there comes straight back', async ({ page }) => {
   await expect(page.getByText('Cleared: engine.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Drive a trip' }).click();
   await expect(page.getByText(/the last one shook/)).toBeVisible();
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await expect(page.getByText(/^Returned: .*P0303/)).toBeVisible({ timeout: 15_000 });
 });
 
