@@ -11,14 +11,16 @@ export function useOneByOne(target: readonly Trace[]): Trace[] {
   useEffect(() => {
     let isOff = false;
     const update = async () => {
-      for (let n = 0; n < target.length && !isOff; n++) {
+      for (let n = 0; n < target.length; n++) {
+        // Before the first one too: what it stands in has just been drawn.
+        await new Promise((resolve) => setTimeout(resolve));
+        if (isOff) return;
         const trace = target[next.current % target.length];
         next.current++;
         if (trace)
           setShown((before) =>
             target.flatMap((t) => (t.id === trace.id ? [trace] : (before.find((b) => b.id === t.id) ?? []))),
           );
-        await new Promise((resolve) => setTimeout(resolve));
       }
     };
     void update();
