@@ -133,7 +133,7 @@ test('what to do in the next minute shows its first step whole, however low the 
   }
 });
 
-test('the road at each level, by day and in forced colours: its button and its words stay in the frame', async ({
+test('the road at each level, by day, in the dark and in forced colours: its button and its words stay in the frame', async ({
   page,
 }) => {
   await example(page);
@@ -155,9 +155,13 @@ test('the road at each level, by day and in forced colours: its button and its w
         .click();
     await expect(road.getByText(title, { exact: true })).toBeVisible();
     for (const width of [320, 390, 1280])
-      for (const forcedColors of ['none', 'active'] as const) {
+      for (const look of [
+        { colorScheme: 'light', forcedColors: 'none' },
+        { colorScheme: 'dark', forcedColors: 'none' },
+        { colorScheme: 'light', forcedColors: 'active' },
+      ] as const) {
         await page.setViewportSize({ width, height: 800 });
-        await page.emulateMedia({ forcedColors });
+        await page.emulateMedia(look);
         const frame = await road.boundingBox();
         const button = await road.getByRole('button').boundingBox();
         expect((button?.x ?? 0) + (button?.width ?? 1e9)).toBeLessThanOrEqual(

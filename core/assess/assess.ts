@@ -1,7 +1,7 @@
 import {
   DEFAULT_OWNER,
   foldCase,
-  valueNow,
+  lastValue,
   type CaseRecord,
   type CaseState,
   type Lesson,
@@ -295,9 +295,16 @@ export function assess(
   return tellAll(assessment, owner);
 }
 
-/** Whether the engine can be made to run: not where the owner says that it does not start, and no reading saw it run. */
-const doesStart = ({ standing }: CaseState): boolean =>
-  standing.observations.get('sign:no-start')?.answer !== 'yes' || (valueNow(standing, '0C') ?? 0) > 300;
+/** A starter turns no engine faster than this, rpm. */
+const CRANKING_RPM = 400;
+
+/** Whether the engine can be made to run: not where the owner says that it does not start, and no reading since saw it run. */
+function doesStart({ standing }: CaseState): boolean {
+  const told = standing.observations.get('sign:no-start');
+  if (told?.answer !== 'yes') return true;
+  const speed = lastValue(standing, '0C');
+  return speed !== null && speed.word.at >= told.at && Number(speed.value.value) > CRANKING_RPM;
+}
 
 /** Whether anything was done that could have cured it. */
 const hasBegun = (state: CaseState): boolean => state.repairs.length > 0 || lastClear(state) !== null;

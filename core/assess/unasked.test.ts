@@ -30,6 +30,8 @@ test.each<[string, Parameters<typeof makeCase>, number]>([
   ['a code of that unit was read', [lamp('stability'), scanEntry(makeScan(['C0031']))], 0],
   ['a manufacturer’s code of the chassis was read', [lamp('brakes'), scanEntry(makeScan(['C1234']))], 0],
   ['a code of the engine explains no airbag', [lamp('airbag'), scanEntry(makeScan(['P0302']))], 1],
+  ['a stability light at work', [lamp('stability', 'flashing'), scanEntry(makeScan([]))], 0],
+  ['an old code explains no light of today', [lamp('airbag'), scanEntry(makeScan(['B0020:history']))], 1],
   ['two lights, two units', [lamp('airbag'), lamp('steering'), scanEntry(makeScan([]))], 2],
 ])('%s', (_, steps, count) => {
   expect(unasked(steps)).toHaveLength(count);

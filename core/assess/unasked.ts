@@ -30,16 +30,19 @@ const UNITS: Partial<
  */
 export function unaskedUnits({ standing, scans }: CaseState, vehicle: Vehicle): string[] {
   if (scans.length === 0) return [];
-  const read = standing.codes.map(({ code: { code } }) => code);
-  const told = new Set(read.map((code) => areaOf(code) ?? code.charAt(0)));
+  // What is history, or was cleared and not read since, lights nothing now.
+  const now = standing.codes.filter((c) => c.clearedBy === null && c.code.state !== 'history');
+  const told = new Set(now.map(({ code: { code } }) => areaOf(code) ?? code.charAt(0)));
   return (Object.keys(UNITS) as LampId[]).flatMap((lamp) => {
     const of = UNITS[lamp];
     const mode = standing.lamps.get(lamp)?.mode ?? 'out';
-    if (!of || mode === 'out' || [...of.areas, of.letter].some((a) => told.has(a))) return [];
+    // Flashing it is at work on a slipping wheel.
+    const isAtWork = lamp === 'stability' && mode === 'flashing';
+    if (!of || mode === 'out' || isAtWork || [...of.areas, of.letter].some((a) => told.has(a))) return [];
     return [
       `The control unit of ${of.unit} lights its own lamp, and no code of it was read. ${
         vehicle.moduleMap
-          ? 'Check whether the module map of this vehicle has that unit; if it does, it reports nothing.'
+          ? 'Check whether the module map of this vehicle has that unit, and at Read whether it answered.'
           : 'The standard questions do not reach it: find the control units at Connect, or import a module map, and read again.'
       } A hand-held reader that says it reads ${of.reader} shows its codes too, and so does a {workshop}.`,
     ];

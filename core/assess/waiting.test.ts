@@ -34,6 +34,21 @@ describe('what a case waits for', () => {
     });
   });
 
+  test('its own self-check, and not the others that an inspection waits for', () => {
+    const shop = { name: 'To the shop', road: 'town', minutes: 15, distanceKm: 6, perWeek: 5 } as const;
+    const unread = scanEntry(makeScan([], {}, { ran: [] }));
+    const found = assess(
+      makeCase(scanEntry(makeScan(['P0302'])), repair, clear, unread),
+      { ...CAR, usualTrips: [shop] },
+      NOW,
+    );
+    expect(found.proof.waitingFor.flatMap((c) => c.monitors)).toContain('misfire');
+    expect(found.waiting.drives).toBe(0);
+    // The misfire check runs on any drive: tomorrow's, whatever extra drive the others want.
+    expect(found.waiting.earliest).toBe('2026-11-04');
+    expect(found.inspection?.plan.extra).not.toBeNull();
+  });
+
   test.each([
     ['2026-11-12', { date: '2026-11-12', days: 9 }],
     ['2026-11-03', { date: '2026-11-03', days: 0 }],

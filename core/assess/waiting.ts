@@ -1,5 +1,5 @@
 import type { CaseState } from '@pincer/core/case';
-import { dayOfDrives, type InspectionView } from '@pincer/core/inspection';
+import { dayOfDrives, drivePlan, type InspectionView } from '@pincer/core/inspection';
 import { PROVEN, type ProofView } from '@pincer/core/proof';
 import type { Vehicle } from '@pincer/core/vehicle';
 
@@ -32,11 +32,22 @@ export function waitingView(
   const isWatching = proof.status === 'watching';
   const drives = isWatching ? (proof.needed.find((n) => n.level === PROVEN)?.trips ?? 0) : 0;
   // From tomorrow on: today's drive has perhaps been made.
-  const byDrives = drives > 0 ? dayOfDrives(drives, vehicle.usualTrips ?? [], today + DAY_MS) : null;
-  const bySelfChecks =
-    isWatching && drives === 0 && (vehicle.usualTrips ?? []).length > 0
-      ? (inspection?.plan.readyOn ?? null)
+  const trips = vehicle.usualTrips ?? [];
+  const byDrives = drives > 0 ? dayOfDrives(drives, trips, today + DAY_MS) : null;
+  // Those of the case's own codes: what else an inspection waits for keeps no proof open.
+  const waitedFor = (inspection?.open ?? []).filter(
+    (o) => o.blockedBy.length === 0 && proof.waitingFor.some((check) => check.monitors.includes(o.monitor)),
+  );
+  const plan =
+    isWatching && drives === 0
+      ? drivePlan(
+          waitedFor.map((o) => o.monitor),
+          trips,
+          today + DAY_MS,
+        )
       : null;
+  // What no usual trip completes has no day.
+  const bySelfChecks = plan?.extra === null ? plan.readyOn : null;
   const due = inspection?.due ?? null;
   return {
     quietDays: Number.isNaN(last) ? null : Math.max(0, Math.floor((now.getTime() - last) / DAY_MS)),

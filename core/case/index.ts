@@ -37,6 +37,7 @@ export {
   partStanding,
   scanOf,
   standingOf,
+  lastValue,
   valueNow,
   type Boundary,
   type ClearStanding,

@@ -1,4 +1,4 @@
-import type { Standing } from './standing.ts';
+import { lastValue, type Standing } from './standing.ts';
 
 /** For how long the engine light has been commanded on, as a control unit counts it. */
 export interface LampOn {
@@ -20,14 +20,12 @@ const TOP = 65_535;
  * counters begin anew when the light comes on, and at a clear (SAE J1979).
  */
 export function lampOn({ mils, values }: Pick<Standing, 'mils' | 'values'>): LampOn | null {
-  if (!mils.some((m) => m.clearedBy === null && m.mil.on)) return null;
-  const last = (pid: string) =>
-    values
-      .filter((h) => h.clearedBy === null && h.value.service === '01' && h.value.pid === pid)
-      .reduce<(typeof values)[number] | null>((a, h) => (a === null || h.word.at > a.word.at ? h : a), null);
+  // Another unit's counter stands at nought while this one commands the light.
+  const lit = new Set(mils.filter((m) => m.clearedBy === null && m.mil.on).map((m) => m.mil.unit));
+  const last = (pid: string) => lastValue({ values }, pid, (v) => lit.has(v.source));
+  const number = (held: ReturnType<typeof last>): number | null =>
+    typeof held?.value.value === 'number' ? held.value.value : null;
   const [far, long] = [last('21'), last('4D')];
-  const number = (h: typeof far): number | null =>
-    typeof h?.value.value === 'number' ? h.value.value : null;
   const [km, minutes] = [number(far), number(long)];
   const entry = (far ?? long)?.word.entry;
   if (entry === undefined || ((km ?? 0) <= 0 && (minutes ?? 0) <= 0)) return null;

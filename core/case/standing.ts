@@ -663,16 +663,23 @@ export function isStandardUnit({ mapped }: Pick<Standing, 'mapped'>, unit: strin
   return !mapped.has(unit) || isStandardAnswerId(unit);
 }
 
-/** The value that was read last of a PID of service 01, or null. */
+/** What was read last of a PID of service 01, with the reading that told it, or null. @param of whether a value is looked at. */
+export function lastValue(
+  { values }: Pick<Standing, 'values'>,
+  pid: string,
+  of: (value: ReadValue) => boolean = () => true,
+): Held<{ value: ReadValue }> | null {
+  return values
+    .filter(({ value: v, clearedBy }) => clearedBy === null && v.service === '01' && v.pid === pid && of(v))
+    .reduce<Held<{ value: ReadValue }> | null>(
+      (best, h) => (best === null || h.word.at > best.word.at ? h : best),
+      null,
+    );
+}
+
+/** The number that was read last of a PID of service 01, or null. */
 export function valueNow(standing: Standing, pid: string, part?: string): number | null {
-  const hits = standing.values.filter(
-    ({ value: v, clearedBy }) =>
-      clearedBy === null && v.service === '01' && v.pid === pid && (part === undefined || v.part === part),
-  );
-  const last = hits.reduce<(typeof hits)[number] | null>(
-    (best, h) => (best === null || h.word.at > best.word.at ? h : best),
-    null,
-  );
+  const last = lastValue(standing, pid, (v) => part === undefined || v.part === part);
   return typeof last?.value.value === 'number' ? last.value.value : null;
 }
 

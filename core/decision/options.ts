@@ -34,7 +34,8 @@ export interface Gate {
     | 'no-reading'
     | 'no-cause'
     | 'permanent'
-    | 'strangers-car';
+    | 'strangers-car'
+    | 'wants-a-drive';
   text: string;
 }
 
@@ -347,6 +348,17 @@ function addGates(
     repair.blocked.push({
       id: 'licensed',
       text: `${leadInstance.title} is the likeliest, and that is work for a {workshop}.`,
+    });
+  // In limp mode an engine neither reaches the speed nor the heat that burn a filter free.
+  if (
+    leadInstance?.cause.repair.cautions.includes('dry-grass') &&
+    leadChance >= LIKELY &&
+    (state.standing.observations.get('sign:limp')?.answer === 'yes' ||
+      state.standing.lamps.get('particulate')?.mode === 'flashing')
+  )
+    repair.blocked.push({
+      id: 'wants-a-drive',
+      text: `${leadInstance.title} is the likeliest, and its remedy is a long drive, which it cannot make as things stand: a {workshop} can do it with the vehicle standing.`,
     });
   if (!leadInstance) repair.blocked.push({ id: 'no-cause', text: 'No single cause stands out yet.' });
 }

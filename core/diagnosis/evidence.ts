@@ -26,7 +26,7 @@ export type Evidence =
   | { kind: 'came-back'; fact: string; cause: string }
   /** The memory was cleared, and the fault was read again. `comesAndGoes`: not at once, although its self-check looks at once. */
   | { kind: 'returned'; fact: string; comesAndGoes: boolean }
-  /** The light has been on for so long that a fault which passes by itself would have let it go out. */
+  /** The light has been on for so long that what ends by itself would have let it go out. */
   | { kind: 'stays-lit'; fact: string }
   /** The maker has written that these causes are common on this vehicle. */
   | { kind: 'bulletin'; fact: string; causes: readonly string[] };

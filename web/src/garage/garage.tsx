@@ -26,7 +26,6 @@ export function Garage() {
   const [params, setParams] = useSearchParams();
   const hasOdd = useAppSelector((s) => s.logbook.setAside.length + s.logbook.newer.length > 0);
   const isExampleComing = useAppSelector((s) => s.logbook.isExampleComing);
-  const [isBusy, setBusy] = useState(false);
   const close = () => setParams({}, { replace: true });
   const [isAllShown, setAllShown] = useState(false);
   const { list, away } = useMemo(() => {
@@ -76,16 +75,14 @@ export function Garage() {
               <button
                 type="button"
                 className={BUTTON.plain}
-                disabled={isBusy}
+                disabled={isExampleComing}
                 onClick={() => {
-                  setBusy(true);
                   import('../store/transfer-actions.ts')
                     .then(({ addDemo }) => dispatch(addDemo()))
                     .catch(async () => {
                       const { toast } = await import('sonner');
                       toast('The example logbook could not be loaded. Try again with a connection.');
-                    })
-                    .finally(() => setBusy(false));
+                    });
                 }}
               >
                 Look at an example logbook
