@@ -362,3 +362,32 @@ test('a case prints as a document: road, codes, causes and the whole log; on pap
   expect(clipped).toBeLessThanOrEqual(1);
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
 });
+
+test('after each sheet the focus is back on what opened it, and never begins on Close', async ({ page }) => {
+  test.slow();
+  await example(page);
+  const opened: readonly (readonly [path: string, opener: RegExp])[] = [
+    ['/', /^A light came on$/],
+    ['/', /^Import a case file$/],
+    ['/case/case_wet/light', /^The engine light is flashing/],
+    ['/case/case_wet/read', /^No adapter\? Type or paste/],
+    ['/case/case_wet/narrow', /Add something you saw or did$/],
+    ['/case/case_wet/narrow', /^Start this check$/],
+    ['/case/case_wet/light', /^Log, /],
+  ];
+  for (const [path, name] of opened) {
+    await walkTo(page, path);
+    const opener = page.getByRole('link', { name }).or(page.getByRole('button', { name })).first();
+    await opener.focus();
+    await page.keyboard.press('Enter');
+    const sheet = page.getByRole('dialog');
+    await expect(sheet).toBeVisible();
+    await expect(sheet.getByRole('button', { name: 'Close', exact: true })).not.toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(sheet).toBeHidden();
+    expect([String(name), await opener.evaluate((e) => e === document.activeElement)]).toEqual([
+      String(name),
+      true,
+    ]);
+  }
+});
