@@ -31,6 +31,22 @@ test('words with slips, look-alike letters, vehicles and commands', async ({ pag
   await find('dark garage');
   await page.keyboard.press('Enter');
   await expect(page.locator('html')).toHaveClass(/dark/);
+  // A reload in the same moment would end the page before the database has it.
+  const stored = () =>
+    page.evaluate(
+      (store) =>
+        new Promise<string>((resolve) => {
+          indexedDB.open('pincer').onsuccess = (opened) => {
+            const db = (opened.target as IDBOpenDBRequest).result;
+            db.transaction(store).objectStore(store).get('settings').onsuccess = (got) => {
+              db.close();
+              resolve(JSON.stringify((got.target as IDBRequest).result ?? null));
+            };
+          };
+        }),
+      'records',
+    );
+  await expect.poll(stored).toContain('garage');
   await page.reload();
   await expect(page.locator('html')).toHaveClass(/dark/);
 });
