@@ -16,6 +16,7 @@ import { changeCase, load, openCase, putVehicle, record } from '../src/store/log
 import { takeInStored } from '../src/store/take-in.ts';
 import { addDemo, addImport, checkImport, exportCase, forgetCase } from '../src/store/transfer-actions.ts';
 import { aPage, notes, type Page } from './pages.ts';
+import { allCases, allVehicles } from '../src/store/logbook-selectors.ts';
 
 /** A busy machine is no reason to fail. */
 
@@ -38,7 +39,7 @@ const page = async (): Promise<Page> => {
   await one.dispatch(load());
   return one;
 };
-const caseOf = (p: Page, id: string) => p.store.getState().logbook.cases[id];
+const caseOf = (p: Page, id: string) => p.store.getState().logbook.cases.entities[id];
 
 /** A page with a vehicle and a case that holds two entries. */
 async function begun(): Promise<{ one: Page; id: string }> {
@@ -166,8 +167,8 @@ describe('a change made while the notes of the last time are being written', () 
     const stored = await loadAll();
     for (const { vehicles, cases } of [
       {
-        vehicles: Object.values(second.store.getState().logbook.vehicles),
-        cases: Object.values(second.store.getState().logbook.cases),
+        vehicles: allVehicles(second.store.getState().logbook),
+        cases: allCases(second.store.getState().logbook),
       },
       stored,
     ]) {
@@ -203,7 +204,7 @@ test('what is changed while storage is being read is not taken back by what was 
       one.dispatch(changeCase(id, { title: `Case ${n}` })),
     ];
     await Promise.all([reading, ...writing, one.dispatch(takeInStored())]);
-    expect(one.store.getState().logbook.vehicles[CAR.id]?.name).toBe(name);
+    expect(one.store.getState().logbook.vehicles.entities[CAR.id]?.name).toBe(name);
     expect(caseOf(one, id)?.title).toBe(`Case ${n}`);
     expect(caseOf(one, id)?.entries).toHaveLength(2);
   }
@@ -218,8 +219,8 @@ test('an example that is finished at a later start leaves a changed vehicle as i
   await one.dispatch(addDemo());
   fetched.mockRestore();
   const { vehicles, marks } = one.store.getState().logbook;
-  expect(vehicles[CAR.id]?.name).toBe('My own name for it');
-  expect(vehicles['veh_other']?.name).toBe('Ostler Dray 2.2 D');
+  expect(vehicles.entities[CAR.id]?.name).toBe('My own name for it');
+  expect(vehicles.entities['veh_other']?.name).toBe('Ostler Dray 2.2 D');
   expect(marks.example).toBe('done');
 });
 

@@ -50,7 +50,7 @@ const note = (id: string, text: string, at = '2026-11-03T06:00:00.000Z'): Entry 
   text,
 });
 const idsOf = (page: Page, caseId: string) =>
-  (page.store.getState().logbook.cases[caseId]?.entries ?? []).map((e) => e.id).sort();
+  (page.store.getState().logbook.cases.entities[caseId]?.entries ?? []).map((e) => e.id).sort();
 const storedIds = async (caseId: string) =>
   ((await loadAll()).cases.find((c) => c.id === caseId)?.entries ?? []).map((e) => e.id).sort();
 
@@ -111,7 +111,7 @@ describe('an entry counts when the database has it', () => {
     setDisk(null);
     page = aPage();
     await page.dispatch(load());
-    expect(page.store.getState().logbook.vehicles[CAR.id]).toEqual(CAR);
+    expect(page.store.getState().logbook.vehicles.entities[CAR.id]).toEqual(CAR);
     expect(await storedIds(c.id)).toEqual(idsOf(page, c.id));
     expect(idsOf(page, c.id)).toHaveLength(1);
     expect([...notes.keys()].filter((k) => k.startsWith('pincer:journal'))).toEqual([]);
@@ -211,8 +211,8 @@ describe('what a newer version wrote', () => {
     const odd = { ...note('ent_new', 'x'), mood: { of: 'the owner' } } as unknown as Entry;
     await putRaw(entryKey(c.id, 'ent_new'), { version: 2, caseId: c.id, record: odd });
     await page.dispatch(load());
-    expect(page.store.getState().logbook.cases[c.id]?.entries[0]).toEqual(odd);
-    const found = page.store.getState().logbook.cases[c.id];
+    expect(page.store.getState().logbook.cases.entities[c.id]?.entries[0]).toEqual(odd);
+    const found = page.store.getState().logbook.cases.entities[c.id];
     const text = writeCaseFile(found ?? c, CAR, '2026-11-03T06:00:00.000Z');
     const read = await page.dispatch(checkImport(text));
     expect(read.ok && 'file' in read ? read.file.case.entries[0] : null).toEqual(odd);
@@ -365,7 +365,7 @@ describe('files', () => {
     expect(added.plan.isOtherVehicle).toBe(true);
     expect(added.caseId).not.toBe(c.id);
     expect(idsOf(page, c.id)).not.toContain('ent_f');
-    expect(page.store.getState().logbook.cases[added.caseId]?.vehicle).toBe('veh_other');
+    expect(page.store.getState().logbook.cases.entities[added.caseId]?.vehicle).toBe('veh_other');
   });
 
   test('everything as one zip and back: nothing is lost, nothing is there twice, and nothing is overwritten', async () => {
@@ -400,7 +400,7 @@ describe('files', () => {
     const c = await aCase();
     const content = new Blob([new Uint8Array([255, 216, 255, 224, 7, 0, 9])], { type: 'image/jpeg' });
     expect(await page.dispatch(attach(c.id, { name: 'loom.JPG', content, about: 'the loom' }))).toBeNull();
-    const entry = page.store.getState().logbook.cases[c.id]?.entries.at(-1);
+    const entry = page.store.getState().logbook.cases.entities[c.id]?.entries.at(-1);
     if (entry?.kind !== 'attachment') throw new Error('There is no entry for it.');
     expect(entry).toMatchObject({ bytes: 7, about: 'the loom', type: 'image/jpeg' });
     const zip = new File([await page.dispatch(exportAll())], 'pincer.zip');
@@ -433,11 +433,11 @@ describe('files', () => {
     await aCase();
     const other = aPage();
     await other.dispatch(load());
-    expect(Object.keys(other.store.getState().logbook.cases)).toHaveLength(1);
+    expect(other.store.getState().logbook.cases.ids).toHaveLength(1);
     expect(await page.dispatch(emptyLogbook())).toBeNull();
     // A page that was open meanwhile brings nothing back.
     await other.dispatch(checkStorage());
-    expect(other.store.getState().logbook.cases).toEqual({});
+    expect(other.store.getState().logbook.cases.ids).toEqual([]);
     expect((await loadAll()).cases).toEqual([]);
     other.close();
     page.close();
@@ -445,7 +445,7 @@ describe('files', () => {
     await page.dispatch(load());
     const { vehicles, cases, marks } = page.store.getState().logbook;
     expect([vehicles, cases, marks]).toMatchObject([{}, {}, { example: 'done' }]);
-    expect(Object.keys(cases)).toEqual([]);
+    expect(cases.ids).toEqual([]);
   });
 });
 
@@ -482,7 +482,7 @@ test('property: two pages, a device that brings files, and starts in between end
         else {
           if (does === 'fail') setDisk(FULL);
           const pending = pages[who].dispatch(record(c.id, { kind: 'note', text: `${who} ${n}` }));
-          const last = pages[who].store.getState().logbook.cases[c.id]?.entries.at(-1);
+          const last = pages[who].store.getState().logbook.cases.entities[c.id]?.entries.at(-1);
           if (last) written.add(last.id);
           if (does === 'fail') await pending;
           else running.push(pending);
@@ -545,7 +545,7 @@ describe('the second copy', () => {
     const { entry } = await page.dispatch(record(c.id, { kind: 'note', text: 'as it is' }));
     copyRecords([{ key: entryKey(c.id, entry.id), stored: { version: 2, record: 'otherwise' } }]);
     await anew();
-    expect(page.store.getState().logbook.cases[c.id]?.entries).toEqual([entry]);
+    expect(page.store.getState().logbook.cases.entities[c.id]?.entries).toEqual([entry]);
     await putRaw(entryKey(c.id, 'ent_odd'), { version: 2, caseId: c.id, record: { id: 'ent_odd' } });
     await anew();
     await page.dispatch(dropSetAside(entryKey(c.id, 'ent_odd')));
@@ -553,7 +553,7 @@ describe('the second copy', () => {
     expect(page.store.getState().logbook.setAside).toEqual([]);
     await page.dispatch(emptyLogbook());
     await anew();
-    expect(page.store.getState().logbook.cases).toEqual({});
+    expect(page.store.getState().logbook.cases.ids).toEqual([]);
   });
 
   test('where there is no more room the oldest copies make way, and one that is damaged is passed over', () => {

@@ -114,7 +114,7 @@ const seat = (fault: Fault | null) => {
   car = new StandIn({ faults: fault ? [fault] : [], seed: 7, clock, temperament: 'instant' });
 };
 const tick = () => new Promise((resolve) => setTimeout(resolve, 5));
-const entriesOf = (id: string): Entry[] => store.getState().logbook.cases[id]?.entries ?? [];
+const entriesOf = (id: string): Entry[] => store.getState().logbook.cases.entities[id]?.entries ?? [];
 const clearOf = (id: string) => clearStateOf(store.getState(), id);
 
 async function freshCase(fault: Fault | null): Promise<CaseRecord> {

@@ -11,6 +11,7 @@ import { NO_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { ExportReminder } from './export-reminder.tsx';
 import { OpeningSheet, VehicleSheet } from './vehicle-sheet.tsx';
+import { ownCases, ownVehicles } from '../store/logbook-selectors.ts';
 
 const SetAsideNotice = lazy(async () => ({
   default: (await import('./set-aside.tsx')).SetAsideNotice,
@@ -21,7 +22,10 @@ const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx
 /** Vehicles and their cases, and what each case waits for. */
 export function Garage() {
   const dispatch = useAppDispatch();
-  const { status, glance, vehicles, cases } = useAppSelector((s) => s.logbook);
+  const status = useAppSelector((s) => s.logbook.status);
+  const glance = useAppSelector((s) => s.logbook.glance);
+  const vehicles = useAppSelector((s) => ownVehicles(s.logbook));
+  const cases = useAppSelector((s) => ownCases(s.logbook));
   const shares = useAppSelector((s) => s.logbook.shares);
   const [params, setParams] = useSearchParams();
   const hasOdd = useAppSelector((s) => s.logbook.setAside.length + s.logbook.newer.length > 0);
@@ -30,12 +34,9 @@ export function Garage() {
   const [isAllShown, setAllShown] = useState(false);
   const { list, away } = useMemo(() => {
     const isHere = (x: { putAwayAt?: string | undefined }) => isAllShown || x.putAwayAt === undefined;
-    // What was practised stands in the practice bay.
-    const allVehicles = Object.values(vehicles).filter((v) => !v.isPractice);
-    const allCases = Object.values(cases).filter((c) => c.practice === undefined);
     return {
-      list: byVehicle(allVehicles.filter(isHere), allCases.filter(isHere), shares),
-      away: [...allVehicles, ...allCases].filter((x) => x.putAwayAt !== undefined).length,
+      list: byVehicle(vehicles.filter(isHere), cases.filter(isHere), shares),
+      away: [...vehicles, ...cases].filter((x) => x.putAwayAt !== undefined).length,
     };
   }, [vehicles, cases, shares, isAllShown]);
 

@@ -12,6 +12,7 @@ import { useTell } from '../store/use-tell.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { counted, day, money } from '../ui/format.ts';
 import { saveText } from '../ui/save-text.ts';
+import { casesOfVehicle } from '../store/logbook-selectors.ts';
 
 const SpendingChart = lazy(async () => ({
   default: (await import('./spending-chart.tsx')).SpendingChart,
@@ -38,13 +39,9 @@ type SortKey = 'openedAt' | 'title' | 'cost';
 /** A vehicle's cases over the years, its codes, and what it cost. */
 export function History({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
-  const cases = useAppSelector((s) => s.logbook.cases);
   const owner = useAppSelector((s) => s.settings.owner);
   const { currency } = owner;
-  const own = useMemo(
-    () => Object.values(cases).filter((c) => c.vehicle === vehicle.id),
-    [cases, vehicle.id],
-  );
+  const own = useAppSelector((s) => casesOfVehicle(s.logbook, vehicle.id));
   const history = useMemo(() => vehicleHistory(own, vehicle.service), [own, vehicle.service]);
   const report = () =>
     savePdf(ownerReport(vehicle, own, owner), fileName('report', vehicle.name), owner.units);
@@ -151,7 +148,7 @@ function Row({ row, currency }: { row: HistoryRow; currency: string }) {
   const tell = useTell();
   const dispatch = useAppDispatch();
   const [name, setName] = useState<string | null>(null);
-  const isEmpty = useAppSelector((s) => s.logbook.cases[row.case]?.entries.length === 0);
+  const isEmpty = useAppSelector((s) => s.logbook.cases.entities[row.case]?.entries.length === 0);
   const remove = async () => {
     const { forgetCase } = await import('../store/transfer-actions.ts');
     toast((await dispatch(forgetCase(row.case))) ?? 'Removed. Nothing was recorded in it.');

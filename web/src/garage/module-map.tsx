@@ -9,15 +9,13 @@ import { BUTTON } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
 import { saveText } from '../ui/save-text.ts';
 import { Notice } from '../ui/notice.tsx';
+import { casesOfVehicle } from '../store/logbook-selectors.ts';
 
 /** Which control units the vehicle has: brought in as an open JSON file, checked, shown, then used by every reading. */
 export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
-  const cases = useAppSelector((s) => s.logbook.cases);
-  const answered = useMemo(
-    () => unitsAnswered(Object.values(cases).filter((c) => c.vehicle === vehicle.id)),
-    [cases, vehicle.id],
-  );
+  const cases = useAppSelector((s) => casesOfVehicle(s.logbook, vehicle.id));
+  const answered = useMemo(() => unitsAnswered(cases), [cases]);
   const [problem, setProblem] = useState<string | null>(null);
   const [checked, setChecked] = useState<ModuleMap | null>(null);
   const shown = checked ?? vehicle.moduleMap ?? null;

@@ -8,6 +8,7 @@ import { openCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
+import { ownVehicles } from '../store/logbook-selectors.ts';
 
 /** What each occasion is called, where it begins, and what it is for. */
 const OCCASION: Readonly<Record<Occasion, { title: string; page: string; about: string }>> = {
@@ -31,18 +32,18 @@ const OCCASION: Readonly<Record<Occasion, { title: string; page: string; about: 
 /** Opens a case: for a vehicle that is here, or for a new one with as little as its name. */
 export function NewCase({ onClose }: { onClose: () => void }) {
   const [params] = useSearchParams();
-  const vehicles = useAppSelector((s) => s.logbook.vehicles);
+  const vehicles = useAppSelector((s) => ownVehicles(s.logbook));
   const units = useAppSelector((s) => s.settings.owner.units);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const chosen = vehicles[params.get('new') ?? ''];
+  const chosen = vehicles.find((v) => v.id === params.get('new'));
   const [occasion, setOccasion] = useState<Occasion>('light');
   const open = async (vehicle: Vehicle) => {
     const { title, page } = OCCASION[occasion];
     const record = await dispatch(openCase(vehicle, title, occasion));
     void navigate(`/case/${record.id}/${page}`);
   };
-  const known = Object.values(vehicles).filter((v) => v.putAwayAt === undefined && !v.isPractice);
+  const known = vehicles.filter((v) => v.putAwayAt === undefined);
   return (
     <Dialog
       title={OCCASION[occasion].title}

@@ -7,6 +7,7 @@ import { useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { counted, day, figure } from '../ui/format.ts';
+import { casesOfVehicle } from '../store/logbook-selectors.ts';
 
 /** How many are shown before more are asked for. */
 const SHOWN = 5;
@@ -15,12 +16,8 @@ const SHOWN = 5;
 export function Trends({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
   const units = useAppSelector((s) => s.settings.owner.units);
-  const cases = useAppSelector((s) => s.logbook.cases);
   const [isAll, setAll] = useState(false);
-  const own = useMemo(
-    () => Object.values(cases).filter((c) => c.vehicle === vehicle.id),
-    [cases, vehicle.id],
-  );
+  const own = useAppSelector((s) => casesOfVehicle(s.logbook, vehicle.id));
   const trends = useMemo(() => trendsOf(seriesOf(own, engineOf(vehicle))), [own, vehicle]);
   const changes = useMemo(() => softwareChanges(own), [own]);
   if (trends.length === 0) return null;

@@ -15,12 +15,13 @@ import { ModuleMapSection } from './module-map.tsx';
 import { VehicleForm } from './vehicle-form.tsx';
 import { useAssessment } from '../store/use-assessment.ts';
 import { useTell } from '../store/use-tell.ts';
+import { casesOfVehicle } from '../store/logbook-selectors.ts';
 
 /** All that is known of one vehicle, to look at and to change. */
 export function VehiclePage() {
   const tell = useTell();
   const { vehicleId = '' } = useParams();
-  const vehicle = useAppSelector((s) => s.logbook.vehicles[vehicleId]);
+  const vehicle = useAppSelector((s) => s.logbook.vehicles.entities[vehicleId]);
   const status = useAppSelector((s) => s.logbook.status);
   const units = useAppSelector((s) => s.settings.owner.units);
   const dispatch = useAppDispatch();
@@ -113,10 +114,8 @@ export function VehiclePage() {
 
 /** Whether it would pass, as its latest case knows it. */
 function LatestInspection({ vehicle }: { vehicle: Vehicle }) {
-  const cases = useAppSelector((s) => s.logbook.cases);
-  const latest = Object.values(cases)
-    .filter((c) => c.vehicle === vehicle.id)
-    .sort((a, b) => b.openedAt.localeCompare(a.openedAt))[0];
+  const cases = useAppSelector((s) => casesOfVehicle(s.logbook, vehicle.id));
+  const latest = cases.toSorted((a, b) => b.openedAt.localeCompare(a.openedAt))[0];
   const assessed = useAssessment(latest, vehicle);
   if (assessed.status !== 'ready' || !assessed.assessment.inspection) return null;
   return <InspectionPanel view={assessed.assessment.inspection} vehicle={vehicle} isOpen />;

@@ -18,7 +18,7 @@ export function PrintCase({
   assessment: Assessment | null;
 }) {
   const tell = useTell();
-  const vehicle = useAppSelector((s) => s.logbook.vehicles[record.vehicle]);
+  const vehicle = useAppSelector((s) => s.logbook.vehicles.entities[record.vehicle]);
   const units = useAppSelector((s) => s.settings.owner.units);
   if (!vehicle) return null;
   return (

@@ -5,7 +5,7 @@ import { saveText } from '../ui/save-text.ts';
 /** How a case is saved as a file: its name, and what stands in it. */
 function useSaving(caseId: string): (isPersonal: boolean) => Promise<void> {
   const dispatch = useAppDispatch();
-  const title = useAppSelector((s) => s.logbook.cases[caseId]?.title ?? 'case');
+  const title = useAppSelector((s) => s.logbook.cases.entities[caseId]?.title ?? 'case');
   return async (isPersonal) => {
     // Not in the first screen: files are made and read seldom.
     const { exportCase } = await import('../store/transfer-actions.ts');

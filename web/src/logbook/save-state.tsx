@@ -6,7 +6,8 @@ export function useSaveState(caseId: string): 'saving' | 'saved' | 'not saved' {
     if (Object.values(unsaved).some((u) => u.caseId === caseId)) return 'not saved';
     const ids = Object.keys(saving);
     const isSaving =
-      ids.length > 0 && (caseId in saving || cases[caseId]?.entries.some((e) => e.id in saving) === true);
+      ids.length > 0 &&
+      (caseId in saving || cases.entities[caseId]?.entries.some((e) => e.id in saving) === true);
     return isSaving ? 'saving' : 'saved';
   });
 }

@@ -15,7 +15,7 @@ export function AskPracticeCar({
   onAnswer: (outcome: string) => void;
 }) {
   const dispatch = useAppDispatch();
-  const isPractice = useAppSelector((s) => s.logbook.cases[caseId]?.practice !== undefined);
+  const isPractice = useAppSelector((s) => s.logbook.cases.entities[caseId]?.practice !== undefined);
   const [isBusy, setBusy] = useState(false);
   if (!isPractice) return null;
   const ask = async () => {

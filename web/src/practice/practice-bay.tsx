@@ -20,6 +20,7 @@ import { counted, day } from '../ui/format.ts';
 import { Notice } from '../ui/notice.tsx';
 import { saveText } from '../ui/save-text.ts';
 import { usePracticeScores, type Played } from './use-practice-scores.ts';
+import { practisedCases } from '../store/logbook-selectors.ts';
 
 const KIND_TITLES: Readonly<Record<PracticeKind, string>> = {
   one: 'One fault',
@@ -47,11 +48,8 @@ const ANY = 'any';
 
 /** Faults are found on simulated cars here, with the very stations of a real case. */
 export function PracticeBay() {
-  const cases = useAppSelector((s) => s.logbook.cases);
   const status = useAppSelector((s) => s.logbook.status);
-  const mine = Object.values(cases)
-    .filter((c) => c.practice !== undefined)
-    .sort((a, b) => b.openedAt.localeCompare(a.openedAt));
+  const mine = useAppSelector((s) => practisedCases(s.logbook));
   return (
     <main id="work" className="mx-auto w-full max-w-5xl space-y-4 p-4">
       <div>

@@ -12,8 +12,8 @@ import { saveText } from '../ui/save-text.ts';
 export function PracticeResultPage() {
   const { caseId = '' } = useParams();
   const status = useAppSelector((s) => s.logbook.status);
-  const record = useAppSelector((s) => s.logbook.cases[caseId]);
-  const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles[record.vehicle] : undefined));
+  const record = useAppSelector((s) => s.logbook.cases.entities[caseId]);
+  const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles.entities[record.vehicle] : undefined));
   const owner = useAppSelector((s) => s.settings.owner);
   const isOver = record?.entries.some((e) => e.kind === 'closed') ?? false;
   const { data, error } = usePracticeResultQuery(

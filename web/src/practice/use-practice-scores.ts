@@ -20,7 +20,7 @@ const SHOWN = 40;
 /** Scores of ended tasks, newest first; each is worked out from its log, in the worker, and kept while the page is open. */
 export function usePracticeScores(cases: readonly CaseRecord[]): { played: Played[]; isWorking: boolean } {
   const dispatch = useAppDispatch();
-  const vehicles = useAppSelector((s) => s.logbook.vehicles);
+  const vehicles = useAppSelector((s) => s.logbook.vehicles.entities);
   const owner = useAppSelector((s) => s.settings.owner);
   const keys = cases.slice(0, SHOWN).flatMap((record) => {
     const vehicle = vehicles[record.vehicle];

@@ -7,6 +7,7 @@ import { useAppSelector } from '../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../ui/classes.ts';
 import { CodeSheet } from './code-sheet.tsx';
 import { useSearch } from './use-search.ts';
+import { allVehicles } from '../store/logbook-selectors.ts';
 
 /** Every described code, and one page for each. */
 export function Reference() {
@@ -15,13 +16,13 @@ export function Reference() {
   const hits = useSearch(text, 40);
   const navigate = useNavigate();
   const location = useLocation();
-  const vehicles = useAppSelector((s) => s.logbook.vehicles);
+  const vehicles = useAppSelector((s) => allVehicles(s.logbook));
   // The letter O is a slip for a nought: no digit looks like it.
   const tidy = text.trim().toUpperCase().replaceAll('O', '0');
   const typed = TROUBLE_CODE.test(tidy) ? tidy : null;
   const shown = typed ?? code?.toUpperCase() ?? null;
   const theirs = shown
-    ? Object.values(vehicles).flatMap((v) => {
+    ? vehicles.flatMap((v) => {
         const words = v.makerCodes?.codes[shown];
         return words === undefined ? [] : [{ text: words, list: v.makerCodes?.name ?? '' }];
       })

@@ -10,11 +10,14 @@ import { Dialog } from '../ui/dialog.tsx';
 import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { saveBlob } from '../ui/save-text.ts';
+import { caseCount, vehicleCount } from '../store/logbook-selectors.ts';
 
 /** Where everything is kept, how much of it there is, and how it is saved and brought back as one file. */
 export function OnThisDevice() {
   const dispatch = useAppDispatch();
-  const { cases, vehicles, marks, status } = useAppSelector((s) => s.logbook);
+  const { marks, status } = useAppSelector((s) => s.logbook);
+  const vehicles = useAppSelector((s) => vehicleCount(s.logbook));
+  const cases = useAppSelector((s) => caseCount(s.logbook));
   const [space, setSpace] = useState<Space | null>(null);
   const [isBusy, setBusy] = useState(false);
   const [isEmptying, setEmptying] = useState(false);
@@ -51,8 +54,7 @@ export function OnThisDevice() {
       </h2>
       <p className="text-ink-2">
         Everything is kept in this browser and nowhere else, with a second copy of the latest entries in case
-        the browser loses its database: {counted(Object.keys(vehicles).length, 'vehicle')},{' '}
-        {counted(Object.keys(cases).length, 'case')}
+        the browser loses its database: {counted(vehicles, 'vehicle')}, {counted(cases, 'case')}
         {space?.use
           ? `, ${megabytes(space.use.used)} in all; room for ${megabytes(space.use.free)} more`
           : ''}

@@ -10,6 +10,7 @@ import { STATION_TITLES } from '../stations/titles.ts';
 import { changeSettings } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useWording } from '../store/use-tell.ts';
+import { ownCases } from '../store/logbook-selectors.ts';
 
 const ITEM =
   'flex min-h-11 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-sheet-2 data-[selected=true]:outline-2 data-[selected=true]:outline-ink';
@@ -32,7 +33,8 @@ export function Finder({
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((s) => s.settings);
-  const { cases, vehicles } = useAppSelector((s) => s.logbook);
+  const cases = useAppSelector((s) => ownCases(s.logbook));
+  const vehicles = useAppSelector((s) => s.logbook.vehicles.entities);
   const caseId = useMatch('/case/:caseId/*')?.params.caseId;
 
   const typed = text.trim();
@@ -44,9 +46,8 @@ export function Finder({
 
   const named = useMemo(
     () =>
-      Object.values(cases)
-        .filter((c) => c.practice === undefined)
-        .sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
+      cases
+        .toSorted((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
         .map((c) => {
           const { name = 'Vehicle', plate = '' } = vehicles[c.vehicle] ?? {};
           return {

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { mark } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { caseCount, vehicleCount } from '../store/logbook-selectors.ts';
 
 /**
  * On a server that was started for a demonstration, a logbook that never held anything is filled with the example; one
@@ -8,11 +9,11 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
  */
 export function useFirstStartDemo(): void {
   const dispatch = useAppDispatch();
-  const wish = useAppSelector(({ logbook: { status, marks, vehicles, cases, setAside, newer } }) => {
+  const wish = useAppSelector(({ logbook }) => {
+    const { status, marks, setAside, newer } = logbook;
     if (status !== 'ready' || marks.example === 'done') return 'none';
     if (marks.example === 'begun') return 'finish';
-    const isEmpty =
-      Object.keys(vehicles).length + Object.keys(cases).length + setAside.length + newer.length === 0;
+    const isEmpty = vehicleCount(logbook) + caseCount(logbook) + setAside.length + newer.length === 0;
     return isEmpty ? 'begin' : 'own';
   });
   useEffect(() => {

@@ -49,8 +49,8 @@ export function Shell() {
   useShortcut('g', () => document.getElementById('to-garage')?.click());
   const match = useMatch('/case/:caseId/*');
   const caseId = match?.params.caseId;
-  const found = useAppSelector((s) => (caseId ? s.logbook.cases[caseId] : undefined));
-  const vehicle = useAppSelector((s) => (found ? s.logbook.vehicles[found.vehicle] : undefined));
+  const found = useAppSelector((s) => (caseId ? s.logbook.cases.entities[caseId] : undefined));
+  const vehicle = useAppSelector((s) => (found ? s.logbook.vehicles.entities[found.vehicle] : undefined));
 
   return (
     <div className={cx('flex flex-col', caseId ? 'h-dvh' : 'min-h-dvh')}>

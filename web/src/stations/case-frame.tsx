@@ -25,8 +25,8 @@ const Log = lazy(async () => ({ default: (await import('../logbook/log.tsx')).Lo
 export function CaseFrame() {
   const { caseId = '' } = useParams();
   const status = useAppSelector((s) => s.logbook.status);
-  const record = useAppSelector((s) => s.logbook.cases[caseId]);
-  const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles[record.vehicle] : undefined));
+  const record = useAppSelector((s) => s.logbook.cases.entities[caseId]);
+  const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles.entities[record.vehicle] : undefined));
   const state = useMemo(() => (record ? foldCase(record) : null), [record]);
   const assessed = useAssessment(record, vehicle);
   const navigate = useNavigate();

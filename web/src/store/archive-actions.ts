@@ -12,6 +12,7 @@ import { keepVehicle } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import type { AppThunk } from './store.ts';
 import { addImport, checkImport, newerEntriesOf } from './transfer-actions.ts';
+import { allCases, ownCases, ownVehicles } from './logbook-selectors.ts';
 
 /** A logbook of many years with its recordings; more is not unpacked, for it would not fit into memory. */
 const MAX_PACKED = 300_000_000;
@@ -49,11 +50,10 @@ export function exportAll(): AppThunk<Promise<Blob>> {
     const at = now().toISOString();
     const files: AsyncZippable = { 'README.txt': bytes(README), 'settings.json': json(settings) };
     // The practice bay is nobody's record.
-    for (const vehicle of Object.values(logbook.vehicles).filter((v) => !v.isPractice))
+    for (const vehicle of ownVehicles(logbook))
       files[`vehicles/${slug(vehicle.name)}-${slug(vehicle.id)}.json`] = json(vehicle);
-    for (const record of Object.values(logbook.cases)) {
-      if (record.practice !== undefined) continue;
-      const vehicle = logbook.vehicles[record.vehicle];
+    for (const record of ownCases(logbook)) {
+      const vehicle = logbook.vehicles.entities[record.vehicle];
       if (vehicle)
         files[`cases/${slug(record.title)}-${slug(record.id)}.case.json`] = bytes(
           writeCaseFile(record, vehicle, at, settings.owner, newerEntriesOf(logbook, record.id)),
@@ -145,7 +145,7 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
       const vehicle = vehicleSchema.safeParse(parsed(textOf(name)));
       if (!vehicle.success) {
         restored.problems.push({ name, why: 'It is no vehicle that can be read.' });
-      } else if (!getState().logbook.vehicles[vehicle.data.id]) {
+      } else if (!getState().logbook.vehicles.entities[vehicle.data.id]) {
         await dispatch(keepVehicle(vehicle.data));
         restored.vehicles++;
       }
@@ -162,8 +162,8 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
       restored.entries += added - unsaved;
       restored.strikeOutsLeft += outcome.plan.strikeOuts.length;
     }
-    const { cases, vehicles } = getState().logbook;
-    for (const record of Object.values(cases))
+    const { logbook } = getState();
+    for (const record of allCases(logbook))
       for (const entry of record.entries) {
         if (entry.kind === 'attachment') {
           const content = files[attachmentName(entry)];
@@ -178,7 +178,7 @@ export function restoreAll(file: File): AppThunk<Promise<RestoreOutcome>> {
         if (entry.kind !== 'recording') continue;
         const name = `recordings/${entry.recording}.csv`;
         const csv = files[name];
-        const vehicle = vehicles[record.vehicle];
+        const vehicle = logbook.vehicles.entities[record.vehicle];
         if (!csv || !vehicle || (await loadMeta(entry.recording)) !== null) continue;
         const why = await recordings.importCsv(new File([csv], `${entry.recording}.csv`), {
           id: entry.recording,

@@ -77,7 +77,7 @@ function carryOut(caseId: string, effect: ClearEffect): AppThunk<Promise<void>> 
 /** Whether storage has an entry of the case exactly as the page has it. */
 function hasStored(caseId: string, entryId: string): AppThunk<Promise<boolean>> {
   return async (_, getState) => {
-    const wanted = getState().logbook.cases[caseId]?.entries.find((e) => e.id === entryId);
+    const wanted = getState().logbook.cases.entities[caseId]?.entries.find((e) => e.id === entryId);
     return wanted !== undefined && (await isStored(caseId, wanted).catch(() => false));
   };
 }
@@ -85,7 +85,7 @@ function hasStored(caseId: string, entryId: string): AppThunk<Promise<boolean>> 
 function readBack(caseId: string, entry: string): AppThunk<Promise<void>> {
   return async (dispatch, getState, { link }) => {
     const isSame = await dispatch(hasStored(caseId, entry));
-    link.known = new Set(getState().logbook.cases[caseId]?.entries.map((e) => e.id));
+    link.known = new Set(getState().logbook.cases.entities[caseId]?.entries.map((e) => e.id));
     await dispatch(guard(caseId, { type: 'read-back', entry, isSame }));
   };
 }

@@ -10,6 +10,7 @@ import type { PracticeResult } from '../ports/practice.ts';
 import type { Settings } from '../storage/records.ts';
 import { lessonsOf } from './lessons.ts';
 import type { LogbookState } from './logbook-slice.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 export type { PracticeResult, ReferenceHit };
 
@@ -77,8 +78,7 @@ export const coreApi = createApi({
       queryFn: async ({ caseId }, { extra, getState }) => {
         const { core } = extra as Way;
         const { logbook, settings } = getState() as Known;
-        const record = logbook.cases[caseId];
-        const vehicle = record ? logbook.vehicles[record.vehicle] : undefined;
+        const { record, vehicle } = caseAndVehicle(logbook, caseId);
         if (!record || !vehicle) return { error: { message: 'The case is not here any more' } };
         try {
           return {
@@ -103,8 +103,7 @@ export const coreApi = createApi({
       queryFn: async ({ caseId }, { extra, getState }) => {
         const { practice } = extra as Way;
         const { logbook, settings } = getState() as Known;
-        const record = logbook.cases[caseId];
-        const vehicle = record ? logbook.vehicles[record.vehicle] : undefined;
+        const { record, vehicle } = caseAndVehicle(logbook, caseId);
         if (!record || !vehicle) return { error: { message: 'The case is not here any more' } };
         try {
           return { data: await practice.result(record, vehicle, settings.owner, now().toISOString()) };

@@ -21,6 +21,7 @@ import { takeInStored } from './take-in.ts';
 import { settingsSlice } from './settings-slice.ts';
 import { copy, matchSecondCopy } from './match-copy.ts';
 import type { AppThunk } from './store.ts';
+import { allCases, allVehicles } from './logbook-selectors.ts';
 
 const { saveBegun, saveFailed, saved, loaded, loadFailed } = logbookSlice.actions;
 
@@ -81,9 +82,9 @@ export function noteAndKeep(item: Noted): AppThunk<Promise<boolean>> {
 }
 
 /** What is on this page, with the key that each has in storage. */
-function* recordsOf({ vehicles, cases }: LogbookState): Generator<{ key: string; item: Noted }> {
-  for (const vehicle of Object.values(vehicles)) yield { key: vehicleKey(vehicle.id), item: { vehicle } };
-  for (const record of Object.values(cases)) {
+function* recordsOf(logbook: LogbookState): Generator<{ key: string; item: Noted }> {
+  for (const vehicle of allVehicles(logbook)) yield { key: vehicleKey(vehicle.id), item: { vehicle } };
+  for (const record of allCases(logbook)) {
     yield { key: caseKey(record.id), item: { head: headOf(record) } };
     for (const entry of record.entries)
       yield { key: entryKey(record.id, entry.id), item: { caseId: record.id, entry } };
@@ -157,9 +158,9 @@ function compare(): AppThunk<Promise<StorageCheck>> {
  * the same vehicle or case, and the older note must not come after it.
  */
 function asItIsNow(item: Noted, { vehicles, cases }: LogbookState): Noted {
-  if ('vehicle' in item) return { vehicle: vehicles[item.vehicle.id] ?? item.vehicle };
+  if ('vehicle' in item) return { vehicle: vehicles.entities[item.vehicle.id] ?? item.vehicle };
   if (!('head' in item)) return item;
-  const record = cases[item.head.id];
+  const record = cases.entities[item.head.id];
   return record ? { head: headOf(record) } : item;
 }
 
@@ -201,7 +202,7 @@ function takeFromJournal(): AppThunk<Noted[]> {
     return pendingRecords().filter((item) => {
       if ('vehicle' in item) dispatch(vehiclePut(item.vehicle));
       else if ('head' in item) dispatch(headHeard(item.head));
-      else if (getState().logbook.cases[item.caseId])
+      else if (getState().logbook.cases.entities[item.caseId])
         dispatch(entryHeard({ caseId: item.caseId, entry: item.entry }));
       // Its case is not here: it stays noted.
       else return false;

@@ -23,6 +23,7 @@ import { hangUp, loseLink } from './link-state.ts';
 import { record } from './logbook-actions.ts';
 import type { AppThunk } from './store.ts';
 import { isWatching } from './watch-slice.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 const { linkChanged, statusChanged, standInChanged } = linkSlice.actions;
 
@@ -235,9 +236,9 @@ export function scanCar(caseId: string, begun?: EntryOf<'scan'>): AppThunk<Promi
     dispatch(
       statusChanged({ at: 'reading', protocol, volts, progress: { step: 'Beginning', done: 0, total: 9 } }),
     );
-    const { cases, vehicles } = getState().logbook;
-    const map = vehicles[cases[caseId]?.vehicle ?? '']?.moduleMap;
-    const knownCar = knownCarOf(cases[caseId]);
+    const known = caseAndVehicle(getState().logbook, caseId);
+    const map = known.vehicle?.moduleMap;
+    const knownCar = knownCarOf(known.record);
     const options = {
       signal: stop.signal,
       ...(map ? { units: map.modules } : {}),

@@ -38,7 +38,7 @@ export function load(): AppThunk<Promise<void>> {
  */
 export function record(caseId: string, entry: NewEntry): AppThunk<Promise<Recorded>> {
   return async (dispatch, getState) => {
-    const known = getState().logbook.cases[caseId]?.entries ?? [];
+    const known = getState().logbook.cases.entities[caseId]?.entries ?? [];
     const whole = { ...entry, id: newId('ent'), ...stampAfter(known, now()) } as Entry;
     noteDown({ caseId, entry: whole });
     dispatch(showEntry(caseId, whole));
@@ -126,7 +126,7 @@ export function changeCase(
   change: { title?: string; isPutAway?: boolean },
 ): AppThunk<Promise<boolean>> {
   return async (dispatch, getState) => {
-    const record = getState().logbook.cases[caseId];
+    const record = getState().logbook.cases.entities[caseId];
     if (!record) return false;
     const { putAwayAt, ...rest } = record;
     const isAway = change.isPutAway ?? putAwayAt !== undefined;

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createEntityAdapter, createSlice, type EntityState, type PayloadAction } from '@reduxjs/toolkit';
 import { addEntry, mergeEntries, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { CaseHead } from '../ports/tabs.ts';
@@ -16,14 +16,18 @@ export interface Unsaved {
   next: string;
 }
 
+/** Vehicles and cases, each by its id and in the order in which they came. */
+export const vehicleEntities = createEntityAdapter<Vehicle>();
+export const caseEntities = createEntityAdapter<CaseRecord>();
+
 export interface LogbookState {
   status: 'loading' | 'ready' | 'failed';
   /** Why loading failed, and what to do about it. */
   problem: { why: string; next: string } | null;
   /** What there is, while the whole of a logbook of many years is being read. */
   glance: Glance | null;
-  vehicles: Record<string, Vehicle>;
-  cases: Record<string, CaseRecord>;
+  vehicles: EntityState<Vehicle, string>;
+  cases: EntityState<CaseRecord, string>;
   /** Records that cannot be read, and those of a newer version. Both are left as they are. */
   setAside: SetAside[];
   newer: Newer[];
@@ -44,8 +48,8 @@ const initialState: LogbookState = {
   status: 'loading',
   problem: null,
   glance: null,
-  vehicles: {},
-  cases: {},
+  vehicles: vehicleEntities.getInitialState(),
+  cases: caseEntities.getInitialState(),
   setAside: [],
   newer: [],
   marks: {},
@@ -78,12 +82,18 @@ export const logbookSlice = createSlice({
       state.problem = null;
       // What is being written here, or could not be, is newer than what lies there.
       const isNewerHere = (id: string): boolean => id in state.unsaved || id in state.saving;
-      for (const v of payload.vehicles) if (!isNewerHere(v.id)) state.vehicles[v.id] = v;
-      for (const c of payload.cases) {
-        const known = state.cases[c.id];
-        const head = known && isNewerHere(c.id) ? known : c;
-        state.cases[c.id] = known ? { ...head, entries: mergeEntries(c.entries, known.entries) } : c;
-      }
+      vehicleEntities.setMany(
+        state.vehicles,
+        payload.vehicles.filter((v) => !isNewerHere(v.id)),
+      );
+      caseEntities.setMany(
+        state.cases,
+        payload.cases.map((c) => {
+          const known = state.cases.entities[c.id];
+          const head = known && isNewerHere(c.id) ? known : c;
+          return known ? { ...head, entries: mergeEntries(c.entries, known.entries) } : c;
+        }),
+      );
       state.setAside = payload.setAside;
       state.newer = payload.newer;
       state.marks = payload.marks;
@@ -99,32 +109,35 @@ export const logbookSlice = createSlice({
       state.problem = payload;
     },
     vehiclePut(state, { payload }: PayloadAction<Vehicle>) {
-      state.vehicles[payload.id] = payload;
+      vehicleEntities.setOne(state.vehicles, payload);
     },
     casePut(state, { payload }: PayloadAction<CaseRecord>) {
-      state.cases[payload.id] = payload;
+      caseEntities.setOne(state.cases, payload);
     },
     /** A case that another page has opened. */
     headHeard(state, { payload }: PayloadAction<CaseHead>) {
-      state.cases[payload.id] = { ...payload, entries: state.cases[payload.id]?.entries ?? [] };
+      caseEntities.setOne(state.cases, {
+        ...payload,
+        entries: state.cases.entities[payload.id]?.entries ?? [],
+      });
     },
     entryAdded(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
-      const record = state.cases[payload.caseId];
-      if (record) state.cases[payload.caseId] = addEntry(record, payload.entry);
+      const record = state.cases.entities[payload.caseId];
+      if (record) caseEntities.setOne(state.cases, addEntry(record, payload.entry));
     },
     entriesAdded(state, { payload }: PayloadAction<{ caseId: string; entries: Entry[] }>) {
-      const record = state.cases[payload.caseId];
+      const record = state.cases.entities[payload.caseId];
       if (record)
-        state.cases[payload.caseId] = {
+        caseEntities.setOne(state.cases, {
           ...record,
           entries: mergeEntries(record.entries, payload.entries),
-        };
+        });
     },
     /** An entry that another page has stored. One that is here already is left as it is. */
     entryHeard(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
-      const record = state.cases[payload.caseId];
+      const record = state.cases.entities[payload.caseId];
       if (record && !record.entries.some((e) => e.id === payload.entry.id))
-        state.cases[payload.caseId] = addEntry(record, payload.entry);
+        caseEntities.setOne(state.cases, addEntry(record, payload.entry));
     },
     saveBegun(state, { payload }: PayloadAction<string>) {
       state.saving[payload] = (state.saving[payload] ?? 0) + 1;
@@ -157,7 +170,7 @@ export const logbookSlice = createSlice({
     }),
     /** A case without entries was taken away, here or by another page; one that has some meanwhile stays. */
     emptyCaseForgotten(state, { payload }: PayloadAction<string>) {
-      if (state.cases[payload]?.entries.length === 0) state.cases = without(state.cases, payload);
+      if (state.cases.entities[payload]?.entries.length === 0) caseEntities.removeOne(state.cases, payload);
     },
     broughtBack(state, { payload }: PayloadAction<number>) {
       state.broughtBack += payload;

@@ -10,6 +10,7 @@ import { connectStandIn, type ConnectOutcome } from './link-actions.ts';
 import { linkSlice } from './link-slice.ts';
 import { record } from './logbook-actions.ts';
 import type { AppThunk } from './store.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 /** What is wrong yet with the practice car of a case; null where the case is none of the practice bay. */
 export function practiceOf(
@@ -52,7 +53,7 @@ export function startPractice(task: PracticeTask): AppThunk<Promise<string>> {
 /** Plugs the practice adapter into the practice car of a case, as it stands after the repairs so far. */
 export function connectPractice(caseId: string): AppThunk<Promise<ConnectOutcome>> {
   return async (dispatch, getState) => {
-    const practice = practiceOf(getState().logbook.cases[caseId]);
+    const practice = practiceOf(getState().logbook.cases.entities[caseId]);
     if (!practice) return 'failed';
     const { task } = practice;
     const setup: StandInSetup = {
@@ -77,7 +78,7 @@ export function connectPractice(caseId: string): AppThunk<Promise<ConnectOutcome
 export function repairPracticeCar(caseId: string): AppThunk<Promise<void>> {
   return async (dispatch, getState, { standIn }) => {
     const { logbook, link } = getState();
-    const practice = practiceOf(logbook.cases[caseId]);
+    const practice = practiceOf(logbook.cases.entities[caseId]);
     if (!practice || link.caseId !== caseId || !link.standIn) return;
     const left = practiceFaults(practice.wrong.map((p) => p.fault));
     dispatch(linkSlice.actions.standInChanged(await standIn.mendTo(left)));
@@ -87,10 +88,8 @@ export function repairPracticeCar(caseId: string): AppThunk<Promise<void>> {
 /** What a check finds at the practice car. @returns id of the outcome; null where it has no answer. */
 export function askPracticeCar(caseId: string, check: string): AppThunk<Promise<string | null>> {
   return async (_, getState, { practice: port }) => {
-    const { cases, vehicles } = getState().logbook;
-    const found = cases[caseId];
+    const { record: found, vehicle } = caseAndVehicle(getState().logbook, caseId);
     const practice = practiceOf(found);
-    const vehicle = found ? vehicles[found.vehicle] : undefined;
     if (!found || !practice || !vehicle) return null;
     return port.answer({
       task: practice.task,
@@ -106,7 +105,7 @@ export function askPracticeCar(caseId: string, check: string): AppThunk<Promise<
 /** Ends a task: from here on what it was is shown. */
 export function endPractice(caseId: string): AppThunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const found = getState().logbook.cases[caseId];
+    const found = getState().logbook.cases.entities[caseId];
     const practice = practiceOf(found);
     if (!found || !practice || found.entries.some((e) => e.kind === 'closed')) return;
     const isSolved = practice.wrong.length === 0 && practice.task.parts.length > 0;

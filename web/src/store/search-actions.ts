@@ -3,6 +3,7 @@ import { linkSlice } from './link-slice.ts';
 import { loseLink } from './link-state.ts';
 import type { AppThunk } from './store.ts';
 import { isWatching } from './watch-slice.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 const { searchBegan, searchEnded, statusChanged, unitFound } = linkSlice.actions;
 
@@ -19,8 +20,7 @@ export function searchUnits(caseId: string): AppThunk<Promise<void>> {
       dispatch(statusChanged({ at: 'searching', protocol, volts, progress }));
     dispatch(searchBegan({ caseId }));
     progressed({ step: 'Listening', done: 0, total: 1 });
-    const { cases, vehicles } = getState().logbook;
-    const known = vehicles[cases[caseId]?.vehicle ?? '']?.moduleMap?.modules ?? [];
+    const known = caseAndVehicle(getState().logbook, caseId).vehicle?.moduleMap?.modules ?? [];
     const result = await findUnits(connection, {
       signal: stop.signal,
       known,

@@ -80,7 +80,7 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
       else {
         const { caseId, entry } = message;
         // The first word of a case that this page has not heard of: it lies in storage.
-        if (!store.getState().logbook.cases[caseId]) look();
+        if (!store.getState().logbook.cases.entities[caseId]) look();
         store.dispatch(entryHeard({ caseId, entry }));
         const watch = clearWatch();
         if (watch) void store.dispatch(watch.entry(caseId, entry, false));

@@ -16,11 +16,13 @@ function withoutOlder(all: Loaded, before: LogbookState, now: LogbookState): Loa
   return {
     ...all,
     vehicles: all.vehicles.map((v) =>
-      wasBeingWritten(v.id) || now.vehicles[v.id] !== before.vehicles[v.id] ? (now.vehicles[v.id] ?? v) : v,
+      wasBeingWritten(v.id) || now.vehicles.entities[v.id] !== before.vehicles.entities[v.id]
+        ? (now.vehicles.entities[v.id] ?? v)
+        : v,
     ),
     cases: all.cases.map((c) => {
-      const here = now.cases[c.id];
-      const isOlder = wasBeingWritten(c.id) || !isSameHead(here, before.cases[c.id]);
+      const here = now.cases.entities[c.id];
+      const isOlder = wasBeingWritten(c.id) || !isSameHead(here, before.cases.entities[c.id]);
       return here && isOlder ? { ...here, entries: c.entries } : c;
     }),
   };

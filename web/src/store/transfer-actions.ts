@@ -29,6 +29,7 @@ import { keepCase, keepNewer, keepTogether, keepVehicle, loadLogbook } from './k
 import { mark } from './logbook-actions.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
 import type { AppThunk } from './store.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 export type { RecordFile };
 
@@ -58,7 +59,7 @@ export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
     if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
     const { cases, vehicles } = getState().logbook;
     const { file, newer } = read;
-    const plan = mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]);
+    const plan = mergePlan(file, cases.entities[file.case.id], vehicles.entities[file.vehicle.id]);
     return { ok: true, file, plan, newer };
   };
 }
@@ -89,9 +90,9 @@ export function addImport(
 ): AppThunk<Promise<Added>> {
   return async (dispatch, getState) => {
     const { cases, vehicles } = getState().logbook;
-    const plan = mergePlan(file, cases[file.case.id], vehicles[file.vehicle.id]);
+    const plan = mergePlan(file, cases.entities[file.case.id], vehicles.entities[file.vehicle.id]);
     if (plan.isOtherVehicle) return dispatch(addBeside(file, newer));
-    if (!vehicles[file.vehicle.id]) await dispatch(keepVehicle(file.vehicle));
+    if (!vehicles.entities[file.vehicle.id]) await dispatch(keepVehicle(file.vehicle));
     if (plan.isNew) await dispatch(keepCase({ ...file.case, entries: [] }));
     const fresh = [...plan.additions, ...(withStrikeOuts ? plan.strikeOuts : [])];
     const { id } = file.case;
@@ -104,11 +105,11 @@ export function addImport(
 function addBeside(file: CaseFile, newer: readonly unknown[]): AppThunk<Promise<Added>> {
   return async (dispatch, getState) => {
     const { vehicles } = getState().logbook;
-    const mine = vehicles[file.vehicle.id];
+    const mine = vehicles.entities[file.vehicle.id];
     const isTaken = mine !== undefined && mine.vin !== file.vehicle.vin;
     const vehicle = isTaken ? { ...file.vehicle, id: newId('veh') } : file.vehicle;
     const record: CaseRecord = { ...file.case, id: newId('case'), vehicle: vehicle.id, entries: [] };
-    if (!vehicles[vehicle.id]) await dispatch(keepVehicle(vehicle));
+    if (!vehicles.entities[vehicle.id]) await dispatch(keepVehicle(vehicle));
     await dispatch(keepCase(record));
     const unsaved =
       (await dispatch(keepTogether(record.id, file.case.entries))) +
@@ -125,8 +126,7 @@ export const newerEntriesOf = (logbook: LogbookState, caseId: string): unknown[]
 export function exportCase(caseId: string, isPersonal = true): AppThunk<string | null> {
   return (_, getState) => {
     const { logbook, settings } = getState();
-    const found = logbook.cases[caseId];
-    const vehicle = found ? logbook.vehicles[found.vehicle] : undefined;
+    const { record: found, vehicle } = caseAndVehicle(logbook, caseId);
     if (found && vehicle && !isPersonal) {
       const left = withoutPersonalData(found, vehicle, { case: newId('case'), vehicle: newId('veh') });
       return writeCaseFile(left.record, left.vehicle, now().toISOString());
@@ -171,7 +171,7 @@ export function dropSetAside(key: string): AppThunk<Promise<void>> {
  */
 export function forgetCase(caseId: string): AppThunk<Promise<string | null>> {
   return async (dispatch, getState, { tabs }) => {
-    if (getState().logbook.cases[caseId]?.entries.length !== 0)
+    if (getState().logbook.cases.entities[caseId]?.entries.length !== 0)
       return 'Something is recorded in it: put it away instead.';
     try {
       if (!(await forgetEmptyCase(caseId)))
@@ -238,7 +238,7 @@ function bringDemo(): AppThunk<Promise<void>> {
     // The vehicles first, and none that is here: finished at a later start, it must not undo what was changed meanwhile.
     for (const raw of demo.vehicles) {
       const vehicle = vehicleSchema.safeParse(raw);
-      if (vehicle.success && !getState().logbook.vehicles[vehicle.data.id])
+      if (vehicle.success && !getState().logbook.vehicles.entities[vehicle.data.id])
         await dispatch(keepVehicle(vehicle.data));
     }
     const exampleCases: string[] = [];

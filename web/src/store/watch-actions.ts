@@ -19,6 +19,7 @@ import type { AppThunk } from './store.ts';
 import { watchService } from './watch-service.ts';
 import { isWatching, watchSlice } from './watch-slice.ts';
 import { now } from '../clock.ts';
+import { caseAndVehicle } from './logbook-selectors.ts';
 
 const { watchChanged } = watchSlice.actions;
 const { statusChanged } = linkSlice.actions;
@@ -102,8 +103,7 @@ export function startWatching({ caseId, title, keys, offered, goOn }: Start): Ap
 function keep(caseId: string, meta: RecordingMeta, recording: Recording): AppThunk<Promise<void>> {
   return async (dispatch, getState) => {
     if (countOf(recording) === 0) return;
-    const { cases, vehicles } = getState().logbook;
-    const vehicle = vehicles[cases[caseId]?.vehicle ?? ''];
+    const { vehicle } = caseAndVehicle(getState().logbook, caseId);
     if (!vehicle) return;
     await dispatch(
       record(caseId, {

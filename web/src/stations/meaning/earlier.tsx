@@ -6,19 +6,20 @@ import { useTell } from '../../store/use-tell.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { day } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
+import { casesOfVehicle } from '../../store/logbook-selectors.ts';
 
 /** Earlier cases of this vehicle in which one of the codes was seen, and what it was then. */
 export function Earlier() {
   const { record, assessment } = useCase();
   const tell = useTell();
-  const cases = useAppSelector((s) => s.logbook.cases);
+  const cases = useAppSelector((s) => casesOfVehicle(s.logbook, record.vehicle));
   const earlier = useMemo(
     () =>
       earlierCases(
         assessment.codes.map((c) => c.code),
-        Object.values(cases).filter((c) => c.vehicle === record.vehicle && c.id !== record.id),
+        cases.filter((c) => c.id !== record.id),
       ),
-    [cases, assessment.codes, record.vehicle, record.id],
+    [cases, assessment.codes, record.id],
   );
   if (earlier.length === 0) return null;
   return (
