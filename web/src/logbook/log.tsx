@@ -1,11 +1,9 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Assessment } from '@pincer/core/assess';
 import { inOrder, type CaseRecord, type CaseState, type Entry } from '@pincer/core/case';
-import { record as addRecord } from '../store/logbook-actions.ts';
-import { useAppDispatch, useAppSelector } from '../store/store.ts';
-import { BUTTON, FIELD, cx } from '../ui/classes.ts';
+import { useAppSelector } from '../store/store.ts';
+import { FIELD, cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { counted, day, megabytes, moment, timeOfDay } from '../ui/format.ts';
 import { AddPicture } from '../pictures/add-picture.tsx';
@@ -16,6 +14,7 @@ import { PrintCase } from './print-case.tsx';
 import { SaveCase, SaveForOthers } from './save-case.tsx';
 import { entrySentence, isCarEntry } from './sentences.ts';
 import { useTell } from '../store/use-tell.ts';
+import { Strike } from './strike.tsx';
 
 /** Rows outside of what is in sight that are drawn, so that nothing is seen to come in. */
 const AHEAD = 8;
@@ -217,42 +216,5 @@ function LogEntry({
         <Strike entry={entry} caseId={caseId} onDone={() => onStriking(null)} />
       ) : null}
     </div>
-  );
-}
-
-function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDone: () => void }) {
-  const [reason, setReason] = useState('');
-  const dispatch = useAppDispatch();
-  return (
-    <form
-      className="mt-1 flex flex-wrap gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (reason.trim() === '') return;
-        void dispatch(addRecord(caseId, { kind: 'retracted', entry: entry.id, reason: reason.trim() })).then(
-          ({ isSaved }) => {
-            if (isSaved) toast('Struck out; it stays in the log.');
-            onDone();
-          },
-        );
-      }}
-    >
-      <label className="min-w-40 flex-1">
-        <span className="sr-only">Reason</span>
-        <input
-          className={FIELD}
-          placeholder="Reason"
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-          autoFocus
-        />
-      </label>
-      <button type="submit" className={BUTTON.solid} disabled={reason.trim() === ''}>
-        Strike out
-      </button>
-      <button type="button" className={BUTTON.quiet} onClick={onDone}>
-        Cancel
-      </button>
-    </form>
   );
 }

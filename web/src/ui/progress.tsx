@@ -1,3 +1,4 @@
+import { Progress as Bar } from 'radix-ui';
 import { BUTTON } from './classes.ts';
 
 /** Long work: what it does, how far it is, and the way to stop it with what it has. */
@@ -12,6 +13,8 @@ export function Progress({
   total: number;
   onStop: () => void;
 }) {
+  const max = Math.max(1, total);
+  const value = Math.min(done, max);
   return (
     <div className="flex flex-wrap items-center gap-4">
       <div className="min-w-56 flex-1">
@@ -21,19 +24,18 @@ export function Progress({
             {done}/{total}
           </span>
         </div>
-        <div
-          role="progressbar"
+        <Bar.Root
+          value={value}
+          max={max}
+          getValueLabel={(v, of) => `${v} of ${of}`}
           aria-label={step}
-          aria-valuenow={done}
-          aria-valuemin={0}
-          aria-valuemax={total}
           className="mt-1 h-3 rounded-sm bg-line"
         >
-          <div
-            className="h-full rounded-sm bg-car"
-            style={{ width: `${(done / Math.max(1, total)) * 100}%` }}
+          <Bar.Indicator
+            className="block h-full rounded-sm bg-car"
+            style={{ width: `${(value / max) * 100}%` }}
           />
-        </div>
+        </Bar.Root>
       </div>
       <button type="button" className={BUTTON.plain} onClick={onStop}>
         Stop

@@ -6,6 +6,7 @@ import { hasBluetooth, openBluetooth } from '../../transports/bluetooth.ts';
 import { bridgePorts, openNetwork } from '../../transports/network.ts';
 import { BAUD_RATES, hasSerial, openSerial } from '../../transports/serial.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
+import { NetworkForm, type NetworkChoice } from './network-form.tsx';
 
 /** A way to reach a real adapter, ready to be opened. */
 export interface RealWay {
@@ -14,10 +15,8 @@ export interface RealWay {
   open: () => Promise<Transport>;
 }
 
-interface Choice {
+interface Choice extends NetworkChoice {
   rate: number;
-  host: string;
-  port: string;
 }
 const START: Choice = { rate: BAUD_RATES[0], host: '192.168.0.10', port: '35000' };
 const isChoice = (v: unknown): v is Choice =>
@@ -152,38 +151,14 @@ export function RealAdapter({
             adapter. Start it with <span className="font-mono">npm run demo</span>.
           </p>
         ) : (
-          <form
-            className="mt-1.5 flex flex-wrap items-end gap-2"
-            onSubmit={(e) => {
-              e.preventDefault();
-              onConnect('network');
-            }}
-          >
-            <label className="block min-w-0 flex-1 sm:max-w-56">
-              <span className="text-[14px] text-ink-2">Address</span>
-              <input
-                className={`${FIELD} font-mono`}
-                value={choice.host}
-                disabled={isBusy}
-                autoCapitalize="none"
-                spellCheck={false}
-                onChange={(e) => setChoice({ ...choice, host: e.target.value })}
-              />
-            </label>
-            <label className="block w-28">
-              <span className="text-[14px] text-ink-2">Port</span>
-              <input
-                className={`${FIELD} font-mono`}
-                inputMode="numeric"
-                value={choice.port}
-                disabled={isBusy}
-                onChange={(e) => setChoice({ ...choice, port: e.target.value.replace(/\D/g, '') })}
-              />
-            </label>
-            <button type="submit" className={look('network')} disabled={isBusy || !hasBridge}>
-              Network: connect and read
-            </button>
-          </form>
+          <NetworkForm
+            isBusy={isBusy}
+            hasBridge={hasBridge}
+            look={look('network')}
+            choice={choice}
+            onChange={(typed) => setChoice({ ...choice, ...typed })}
+            onConnect={() => onConnect('network')}
+          />
         )}
       </div>
     ),
