@@ -271,3 +271,37 @@ test('the example, interrupted, is finished at the next start, on whatever page 
   await page.goto('/case/case_wet/light');
   await expect(page.getByRole('link', { name: /^Log, [1-9]\d* entries, saved/ })).toBeVisible();
 });
+
+test('a backup file is chosen once and written after each change, also after the page is loaded again', async ({
+  page,
+}) => {
+  // The picker is the browser's own window; the file behind it is one that a page may open by itself.
+  await page.addInitScript(() => {
+    Object.assign(globalThis, {
+      showSaveFilePicker: async () =>
+        (await navigator.storage.getDirectory()).getFileHandle('ours.zip', { create: true }),
+    });
+  });
+  const size = () =>
+    page.evaluate(async () => {
+      const root = await navigator.storage.getDirectory();
+      return (await (await root.getFileHandle('ours.zip')).getFile()).size;
+    });
+  await openCase(page);
+  const place = page.url();
+  await page.goto('/settings#on-this-device');
+  await page.getByRole('button', { name: 'Choose a backup file' }).click();
+  await expect(page.getByText(/ours\.zip is kept up to date, last written at/)).toBeVisible();
+  await expectAccessible(page);
+  const before = await size();
+  expect(before).toBeGreaterThan(1_000);
+  await page.goto(place.replace(/light$/, 'narrow'));
+  await page.getByRole('button', { name: 'Something you saw or did' }).click();
+  await page.getByLabel('Note in your own words').fill('A stone rattled under the floor near the quay.');
+  await page.getByRole('button', { name: 'Record the note' }).click();
+  await expect(page.getByText('Note recorded.')).toBeVisible();
+  await expect.poll(size, { timeout: 20_000 }).toBeGreaterThan(before);
+  await page.goto('/settings#on-this-device');
+  await page.getByRole('button', { name: 'Stop writing it' }).click();
+  await expect(page.getByRole('button', { name: 'Choose a backup file' })).toBeVisible();
+});

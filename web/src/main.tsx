@@ -11,6 +11,7 @@ import { beginCore, warmCore } from './workers/core-client.ts';
 import { ownerOf } from '@pincer/core/case';
 import { browserPorts } from './platform/browser-ports.ts';
 import { load } from './store/logbook-actions.ts';
+import { findKeptFile } from './store/find-kept-file.ts';
 import { beginSession } from './store/session.ts';
 import { createStore } from './store/create-store.ts';
 import { settingsSlice } from './store/settings-slice.ts';
@@ -24,7 +25,7 @@ const store = createStore(ports);
 // Until something else was chosen and stored: as is customary where the browser's language is spoken.
 store.dispatch(settingsSlice.actions.ownerSet(ownerOf(navigator.language)));
 beginSession(store, ports);
-void store.dispatch(load());
+const loaded = store.dispatch(load());
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no element with the id "root".');
@@ -48,4 +49,5 @@ later(() => {
     navigator.serviceWorker.register('/sw.js').catch(() => undefined);
   // The first assessment finds a worker that has read its knowledge already.
   void warmCore();
+  void loaded.then(() => store.dispatch(findKeptFile()));
 });

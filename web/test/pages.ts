@@ -33,7 +33,7 @@ export interface Page {
 }
 
 /** The core in this process, for there are no workers here; no recordings to take out, and no word of room. */
-export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space'> = {
+export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space' | 'keptFile'> = {
   practice: {
     answer: () => Promise.reject(new Error('not used')),
     result: () => Promise.reject(new Error('not used')),
@@ -44,6 +44,14 @@ export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space'
     decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
     codePage: (code) => Promise.resolve(codePage(code)),
     searchReference: () => Promise.resolve([]),
+  },
+  keptFile: {
+    isPossible: () => false,
+    choose: () => Promise.resolve(null),
+    current: () => Promise.resolve(null),
+    allow: () => Promise.resolve(false),
+    write: () => Promise.resolve(),
+    forget: () => Promise.resolve(),
   },
   recordings: {
     exportCsv: () => Promise.resolve(null),
@@ -56,8 +64,8 @@ export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space'
   },
 };
 
-/** Opens another page. Nothing is loaded yet. */
-export function aPage(): Page {
+/** Opens another page. Nothing is loaded yet. @param others ways out of the store that are not the usual ones. */
+export function aPage(others: Partial<Ports> = {}): Page {
   const self = {};
   let isGone = false;
   const ports: Ports = {
@@ -80,6 +88,7 @@ export function aPage(): Page {
         return () => hearers.delete(self);
       },
     },
+    ...others,
   };
   const store = createStore(ports);
   const end = beginSession(store, ports);

@@ -9,6 +9,7 @@ import { Contained } from '../ui/contained.tsx';
 import { useInSight } from '../ui/in-sight.ts';
 import { NO_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
+import { BackupNotice } from './backup-notice.tsx';
 import { ExportReminder } from './export-reminder.tsx';
 import { OpeningSheet, VehicleSheet } from './vehicle-sheet.tsx';
 import { ownCases, ownVehicles } from '../store/logbook-selectors.ts';
@@ -63,6 +64,7 @@ export function Garage() {
           <SetAsideNotice />
         </Suspense>
       ) : null}
+      <BackupNotice />
       <ExportReminder />
       {isExampleComing ? <p role="status">Bringing in the example logbook…</p> : null}
       {list.length === 0 && away === 0 ? (
@@ -88,6 +90,9 @@ export function Garage() {
               >
                 Look at an example logbook
               </button>
+              <Link to="/settings#on-this-device" className={BUTTON.quiet}>
+                Bring back a saved logbook
+              </Link>
             </div>
           }
         >

@@ -3,6 +3,7 @@ import type { Ports } from '../ports/ports.ts';
 import { assessThere, coreWorker } from '../workers/core-client.ts';
 import { recordingsWorker } from '../workers/recordings-client.ts';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
+import { browserKeptFile } from './kept-file.ts';
 import { browserSpace } from './space.ts';
 import { browserTabs } from './tabs.ts';
 
@@ -29,6 +30,7 @@ export function browserPorts(): Ports {
     },
     tabs: browserTabs(),
     space: browserSpace(),
+    keptFile: browserKeptFile(),
     recordings: {
       exportCsv: (id) => recordingsWorker().exportCsv(id, false),
       importCsv: async (file, target) => {

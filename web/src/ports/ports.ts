@@ -1,4 +1,5 @@
 import type { CorePort } from './core.ts';
+import type { KeptFilePort } from './kept-file.ts';
 import type { PracticePort } from './practice.ts';
 import type { RecordingsPort } from './recordings.ts';
 import type { SpacePort } from './space.ts';
@@ -13,4 +14,5 @@ export interface Ports {
   tabs: TabsPort;
   space: SpacePort;
   recordings: RecordingsPort;
+  keptFile: KeptFilePort;
 }

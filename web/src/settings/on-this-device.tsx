@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { counted, day, megabytes } from '../ui/format.ts';
 import { Dialog } from '../ui/dialog.tsx';
+import { BackupFile } from './backup-file.tsx';
 import { FileButton } from '../ui/file-button.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { saveBlob } from '../ui/save-text.ts';
@@ -97,6 +98,7 @@ export function OnThisDevice() {
         ) : null}
         {outcome?.ok ? <RestoredNotice {...outcome.restored} /> : null}
       </div>
+      <BackupFile />
       {isEmptying ? <Empty onClose={() => setEmptying(false)} /> : null}
     </section>
   );
@@ -138,7 +140,7 @@ function Empty({ onClose }: { onClose: () => void }) {
   return (
     <Dialog
       title="Empty this logbook?"
-      description="Every vehicle, case and recording on this device is deleted. Only a file that you have saved brings them back."
+      description="Every vehicle, case and recording in this browser is deleted. Only a file that you have saved brings them back; a backup file stays as it is."
       open
       onOpenChange={onClose}
     >

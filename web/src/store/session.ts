@@ -1,6 +1,7 @@
-import { createListenerMiddleware } from '@reduxjs/toolkit';
+import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { clearWatch } from './clear-watch.ts';
 import type { Doing, TabsPort } from '../ports/tabs.ts';
+import { setBackupDue } from '../storage/backup-due.ts';
 import { onStorageLost } from '../storage/database.ts';
 import { checkStorage } from './keep.ts';
 import { othersSlice } from './others-slice.ts';
@@ -16,7 +17,13 @@ interface Store {
 /** How often it is looked whether a permission has run out, ms. */
 const LOOK_MS = 20_000;
 
-/** Reacts to what this page records itself: an entry may overtake the way to a clear. */
+/** How long after the last change the backup file is written, ms: what comes together is written once. */
+const FILE_MS = 3_000;
+
+/**
+ * Reacts to what this page records itself: an entry may overtake the way to a clear, and the backup file wants every
+ * change, also one that the database refused.
+ */
 export function createOwnEntries() {
   const listener = createListenerMiddleware<RootState, AppDispatch, Extra>();
   listener.startListening({
@@ -24,6 +31,21 @@ export function createOwnEntries() {
     effect: async ({ payload }, api) => {
       const watch = clearWatch();
       if (watch) await api.dispatch(watch.entry(payload.caseId, payload.entry, true));
+    },
+  });
+  const { saved, saveFailed, entriesAdded } = logbookSlice.actions;
+  listener.startListening({
+    matcher: isAnyOf(saved, saveFailed, entriesAdded),
+    effect: async (_, api) => {
+      const { at } = api.getState().keptFile;
+      if (at === 'impossible') return;
+      // Also before it is known whether there is a file: it is looked for once the first screen stands.
+      setBackupDue(true);
+      if (at === 'none') return;
+      api.cancelActiveListeners();
+      await api.delay(FILE_MS);
+      const { writeKeptFile } = await import('./kept-file-actions.ts');
+      await api.dispatch(writeKeptFile());
     },
   });
   return listener.middleware;

@@ -3,6 +3,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import type { Ports } from '../ports/ports.ts';
 import { coreApi } from './core-api.ts';
 import { draftsSlice } from './drafts-slice.ts';
+import { keptFileSlice } from './kept-file-slice.ts';
 import type { LinkService } from './link-service.ts';
 import { linkSlice } from './link-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
@@ -22,6 +23,7 @@ export const reducer = combineReducers({
   link: linkSlice.reducer,
   watch: watchSlice.reducer,
   others: othersSlice.reducer,
+  keptFile: keptFileSlice.reducer,
   [coreApi.reducerPath]: coreApi.reducer,
 });
 

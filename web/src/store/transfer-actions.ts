@@ -28,6 +28,7 @@ import { forgetNotes } from './journal.ts';
 import { keepCase, keepNewer, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
+import { keptFileSlice } from './kept-file-slice.ts';
 import type { AppThunk } from './store.ts';
 import { caseAndVehicle } from './logbook-selectors.ts';
 
@@ -189,11 +190,13 @@ export function forgetCase(caseId: string): AppThunk<Promise<string | null>> {
 
 /** Empties the logbook on this device, recordings included. @returns why it could not, or null. */
 export function emptyLogbook(): AppThunk<Promise<string | null>> {
-  return async (dispatch, _, { tabs }) => {
+  return async (dispatch, _, { tabs, keptFile }) => {
     const marks: Marks = { example: 'done', emptiedAt: now().toISOString() };
     try {
       const { forgetRecordings } = await import('../storage/recordings.ts');
       const { forgetAttachments } = await import('../storage/attachments.ts');
+      // The backup file stays as it is, and is not emptied with it.
+      await keptFile.forget();
       await forgetAll(marks);
       await forgetRecordings();
       await forgetAttachments();
@@ -204,6 +207,7 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
     }
     forgetNotes();
     dispatch(logbookSlice.actions.emptied(marks));
+    dispatch(keptFileSlice.actions.keptFileChanged({ at: 'none' }));
     dispatch(draftsSlice.actions.draftsLoaded({}));
     tabs.tell({ emptied: true });
     return null;
