@@ -1,6 +1,6 @@
 import { assess, handover } from '@pincer/core/assess';
 import { DEFAULT_OWNER, foldCase } from '@pincer/core/case';
-import { instancesFor, likelihood, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
+import { instancesFor, likelihood, likelihoodRow, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
 import { CAR, NOW, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 
 const BULLETIN = {
@@ -43,9 +43,10 @@ test('one hypothesis at a time and all at once agree', () => {
     cylinder: null,
     isPresent: true,
   };
-  const { hypotheses, likelihoods } = posteriorOf(all, [code, e]);
+  const { hypotheses, columns } = posteriorOf(all, [code, e]);
+  const row = likelihoodRow(e, all, columns);
   hypotheses.slice(0, 500).forEach(({ causes }, h) => {
-    expect(likelihoods[1]?.[h]).toBeCloseTo(
+    expect(row[h]).toBeCloseTo(
       likelihood(
         e,
         causes.flatMap((i) => all[i] ?? []),

@@ -1,6 +1,6 @@
 import { assess } from '@pincer/core/assess';
 import { DEFAULT_OWNER, foldCase } from '@pincer/core/case';
-import { instancesFor, likelihood, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
+import { instancesFor, likelihood, likelihoodRow, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
 import { faultReturns } from '@pincer/core/proof';
 import { CAR, NOW, makeCase, makeScan, saw, scanEntry } from '../test/make-case.ts';
 
@@ -80,10 +80,11 @@ describe('what it weighs', () => {
   test('one hypothesis at a time and all at once agree', () => {
     for (const comesAndGoes of [true, false]) {
       const e = returned(comesAndGoes);
-      const { hypotheses, likelihoods } = posteriorOf(all, [cap, e]);
+      const { hypotheses, columns } = posteriorOf(all, [cap, e]);
+      const row = likelihoodRow(e, all, columns);
       hypotheses.slice(0, 400).forEach(({ causes }, h) => {
         const named = causes.flatMap((i) => all[i] ?? []);
-        expect(likelihoods[1]?.[h]).toBeCloseTo(likelihood(e, named), 12);
+        expect(row[h]).toBeCloseTo(likelihood(e, named), 12);
       });
     }
   });

@@ -1,4 +1,4 @@
-import { strengthOf, type Posterior } from '@pincer/core/diagnosis';
+import { strengthOf, strengthsOf, type Posterior } from '@pincer/core/diagnosis';
 import { findingOfCode } from '@pincer/core/knowledge';
 
 /** Codes that one cause accounts for: one story. */
@@ -35,7 +35,14 @@ export function groupCodes(
   posterior: Posterior,
   codes: readonly string[],
 ): { groups: Group[]; leftOver: string[] } {
-  const byCause = posterior.instances.map((_, i) => explained(posterior, i, codes));
+  const byCause = posterior.instances.map((): string[] => []);
+  for (const code of codes) {
+    const found = findingOfCode(code);
+    if (found)
+      strengthsOf(posterior.instances, found.key, found.cylinder).forEach((s, i) => {
+        if (s >= EXPLAINS) byCause[i]?.push(code);
+      });
+  }
   // Which codes a cause explains as bits, in words of 31, for there are thousands of hypotheses to sort by them.
   const words = Math.ceil(codes.length / 31);
   const bits = byCause.map((mine) =>

@@ -2,8 +2,8 @@ import type { Owner } from '@pincer/core/case';
 import { helpAt, helpOf, repairCost, repairPlan, type CauseInstance } from '@pincer/core/diagnosis';
 import { money } from './money.ts';
 
-/** Halvings of an interval: to a thousandth of a cent and of a thousandth of a percent. */
-const HALVINGS = 40;
+/** Halvings of an interval: to a cent of the highest price that is asked, and far below a percent. */
+const HALVINGS = 21;
 /** Workshop's prices and worths of an hour beyond which nobody asks, currency units. */
 const MOST_ASKED = 20_000;
 const MOST_HOURLY = 2_000;

@@ -49,6 +49,21 @@ export function checkCost(check: Check, owner: Owner): number {
   return check.cost * owner.priceLevel + ownTime(check.minutes, owner) + missingToolCost(check.tools, owner);
 }
 
+/** Prices of a list of causes that were looked up before, by what an hour costs: a ranking asks for them at each result. */
+const pricesBefore = new WeakMap<readonly CauseInstance[], { shopHourly: number; prices: Float64Array }>();
+
+/** {@link shopPrice} of every cause, in their order. Not to be written to. */
+function shopPrices(instances: readonly CauseInstance[], owner: Owner): Float64Array {
+  const known = pricesBefore.get(instances);
+  if (known?.shopHourly === owner.shopHourly) return known.prices;
+  const prices = new Float64Array(instances.length);
+  instances.forEach((instance, i) => {
+    prices[i] = shopPrice(instance, owner);
+  });
+  pricesBefore.set(instances, { shopHourly: owner.shopHourly, prices });
+  return prices;
+}
+
 /** What a workshop asks on average, given the chances: finding it, then mending it. */
 export function workshopCost(
   instances: readonly CauseInstance[],
@@ -57,11 +72,12 @@ export function workshopCost(
 ): number {
   let sum = 0;
   let mass = 0;
-  instances.forEach((instance, i) => {
+  const prices = shopPrices(instances, owner);
+  for (let i = 0; i < prices.length; i++) {
     const p = chances[i] ?? 0;
     mass += p;
-    sum += p * shopPrice(instance, owner);
-  });
+    sum += p * (prices[i] ?? 0);
+  }
   return owner.shopDiagnosis + (mass > 0 ? sum / mass : owner.shopHourly);
 }
 

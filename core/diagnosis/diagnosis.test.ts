@@ -8,6 +8,7 @@ import {
   evidenceRatios,
   instancesFor,
   likelihood,
+  likelihoodRow,
   outcomeChances,
   posteriorOf,
   rankChecks,
@@ -16,6 +17,8 @@ import {
   type CauseInstance,
   type Evidence,
 } from './index.ts';
+import { forecasts } from './evidence.ts';
+import { hypothesesUnder } from './hypothesis.ts';
 
 const all = instancesFor(CAR, NOW);
 const pick = (...ids: string[]): CauseInstance[] =>
@@ -222,10 +225,34 @@ describe('the posterior', () => {
   test('the row for all hypotheses is the likelihood of each', () => {
     fc.assert(
       fc.property(anyEvidence, (e) => {
-        const { likelihoods, hypotheses } = posteriorOf(few, [e]);
+        const { columns, hypotheses } = posteriorOf(few, [e]);
+        const row = likelihoodRow(e, few, columns);
         hypotheses.forEach((h, i) => {
           const causes = h.causes.flatMap((c) => few[c] ?? []);
-          expect(likelihoods[0]?.[i]).toBeCloseTo(likelihood(e, causes), 12);
+          expect(row[i]).toBeCloseTo(likelihood(e, causes), 12);
+        });
+      }),
+    );
+  });
+
+  test('what each result of a check would say is the sum over all hypotheses', () => {
+    fc.assert(
+      fc.property(anyEvidence, fc.constantFrom(...CHECKS), (e, check) => {
+        const posterior = posteriorOf(few, [e]);
+        const { columns, hypotheses, weights } = posterior;
+        const cylinder = check.scope === 'cylinder' ? 2 : null;
+        const said = forecasts(check, cylinder, few, posterior, hypothesesUnder(columns, few.length));
+        check.outcomes.forEach((_, o) => {
+          const joint = Float64Array.from(hypotheses, ({ causes }, h) => {
+            const named = causes.flatMap((i) => few[i] ?? []);
+            return (weights[h] ?? 0) * (outcomeChances(check, cylinder, named)[o] ?? 0);
+          });
+          const chance = joint.reduce((a, b) => a + b, 0);
+          expect(said[o]?.chance).toBeCloseTo(chance, 12);
+          few.forEach((_, i) => {
+            const then = hypotheses.reduce((s, h, n) => s + (h.causes.includes(i) ? (joint[n] ?? 0) : 0), 0);
+            if (chance > 0) expect(said[o]?.marginals[i]).toBeCloseTo(then / chance, 9);
+          });
         });
       }),
     );

@@ -1,5 +1,5 @@
 import { observationKind, type Check, type ObservationKey } from '@pincer/core/knowledge';
-import { strengthOf, strengthsOf, type CauseInstance } from './instances.ts';
+import { placesOf, strengthOf, strengthsOf, type CauseInstance } from './instances.ts';
 import type { HypothesisColumns } from './hypothesis.ts';
 
 /** Something seen, or seen not to be there. Unknown is no evidence and never gets here. */
@@ -77,6 +77,22 @@ function rowOf(check: Check, cylinder: number | null, instance: CauseInstance): 
   return isElsewhere ? check.otherwise : row;
 }
 
+/** {@link rowOf} for every cause at once: only those that the check speaks of are looked at. */
+function rowsOf(
+  check: Check,
+  cylinder: number | null,
+  instances: readonly CauseInstance[],
+): (readonly number[])[] {
+  const rows = new Array<readonly number[]>(instances.length).fill(check.otherwise);
+  const places = placesOf(instances);
+  for (const cause of Object.keys(check.given))
+    for (const i of places.get(cause) ?? []) {
+      const instance = instances[i];
+      if (instance) rows[i] = rowOf(check, cylinder, instance);
+    }
+  return rows;
+}
+
 /**
  * P(each outcome | causes). Several causes combine as in a noisy-OR: "nothing found" needs each of them to
  * stay hidden; the other outcomes share what is left in proportion.
@@ -90,9 +106,7 @@ export function outcomeChances(
   if (!first) return check.otherwise;
   const a = rowOf(check, cylinder, first);
   if (!second) return a;
-  const b = rowOf(check, cylinder, second);
-  if (b === check.otherwise) return a;
-  return a === check.otherwise ? b : combined(check, a, b);
+  return ofBoth(check, a, rowOf(check, cylinder, second));
 }
 
 /** Outcome chances of two causes that a check both speaks of. */
@@ -151,7 +165,9 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
 /** By index of the cause, whether something that was seen, or a check that was done, has to do with it. */
 export function touched(evidence: Evidence, instances: readonly CauseInstance[]): boolean[] {
   if (evidence.kind === 'check')
-    return instances.map((i) => rowOf(evidence.check, evidence.cylinder, i) !== evidence.check.otherwise);
+    return rowsOf(evidence.check, evidence.cylinder, instances).map(
+      (row) => row !== evidence.check.otherwise,
+    );
   if (evidence.kind === 'came-back') return instances.map((i) => i.id === evidence.cause);
   // It was seen before: it brings no cause into play that nothing else speaks of.
   if (isLasting(evidence) || evidence.kind === 'bulletin') return instances.map(() => false);
@@ -160,24 +176,98 @@ export function touched(evidence: Evidence, instances: readonly CauseInstance[])
   return Array.from(strengthsOf(instances, key, cylinder), (s) => s > 0);
 }
 
-/** {@link outcomeChances} for every hypothesis at once. */
-export function outcomeTable(
+/** P(each outcome | two causes), by what the check says of each of them. */
+const ofBoth = (check: Check, a: readonly number[], b: readonly number[]): readonly number[] =>
+  b === check.otherwise ? a : a === check.otherwise ? b : combined(check, a, b);
+
+/** What a result would say: its chance, and the chance of each cause then. */
+export interface Forecast {
+  chance: number;
+  marginals: Float64Array;
+}
+
+/**
+ * What each result of a check would say. A result is as likely as otherwise under every hypothesis whose causes the check
+ * does not speak of, which are most of them: only the others are gone through.
+ * @param now hypotheses as columns, their weights, which sum to one, and the chance of each cause.
+ * @param under the hypotheses that each cause is part of, by its index.
+ */
+export function forecasts(
   check: Check,
   cylinder: number | null,
   instances: readonly CauseInstance[],
-  { first, second }: HypothesisColumns,
-): (readonly number[])[] {
+  now: { columns: HypothesisColumns; weights: Float64Array; marginals: Float64Array },
+  under: readonly (readonly number[])[],
+): Forecast[] {
   const none = instances.length;
   const { otherwise } = check;
-  // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
-  const rows = instances.map((c) => rowOf(check, cylinder, c));
-  const table: (readonly number[])[] = [];
-  for (let h = 0; h < first.length; h++) {
-    const a = rows[first[h] ?? none] ?? otherwise;
-    const b = rows[second[h] ?? none] ?? otherwise;
-    table.push(b === otherwise ? a : a === otherwise ? b : combined(check, a, b));
+  const { first, second } = now.columns;
+  const rows = rowsOf(check, cylinder, instances);
+  const chances = Float64Array.from(otherwise);
+  // One place more, for "no cause": its sum is never read.
+  const sums = Array.from(otherwise, (p) => {
+    const sum = new Float64Array(none + 1);
+    for (let i = 0; i < none; i++) sum[i] = p * (now.marginals[i] ?? 0);
+    return sum;
+  });
+  for (let cause = 0; cause < none; cause++) {
+    if (rows[cause] === otherwise) continue;
+    for (const h of under[cause] ?? []) {
+      const i = first[h] ?? none;
+      const j = second[h] ?? none;
+      const a = rows[i] ?? otherwise;
+      // A pair that the check speaks of on both sides is met twice, and counts the first time.
+      if (i !== cause && a !== otherwise) continue;
+      const given = ofBoth(check, a, rows[j] ?? otherwise);
+      const weight = now.weights[h] ?? 0;
+      for (let o = 0; o < sums.length; o++) {
+        const more = weight * ((given[o] ?? 0) - (otherwise[o] ?? 0));
+        const sum = sums[o];
+        if (!sum) continue;
+        chances[o] = (chances[o] ?? 0) + more;
+        sum[i] = (sum[i] ?? 0) + more;
+        sum[j] = (sum[j] ?? 0) + more;
+      }
+    }
   }
-  return table;
+  return sums.map((sum, o) => {
+    // What is left of a difference of equals is not below nought.
+    const chance = Math.max(0, chances[o] ?? 0);
+    const marginals = sum.subarray(0, none);
+    for (let i = 0; i < none; i++)
+      marginals[i] = chance > 0 ? Math.min(1, Math.max(0, (marginals[i] ?? 0) / chance)) : 0;
+    return { chance, marginals };
+  });
+}
+
+/** Something that was looked for and not seen. */
+export type Absence = Extract<Evidence, { kind: 'observation' }>;
+
+export const isAbsence = (evidence: Evidence): evidence is Absence =>
+  evidence.kind === 'observation' && !evidence.isPresent && !observationKind(evidence.key).isCircumstance;
+
+/**
+ * The product of {@link likelihoodRow} over things that were not seen: in a noisy-OR each cause leaves each of them unseen
+ * by itself, so that one factor for each cause says all. No strength of the library comes near enough to one for the
+ * floor to count, also for two causes.
+ */
+export function absenceRow(
+  absences: readonly Absence[],
+  instances: readonly CauseInstance[],
+  { first, second }: HypothesisColumns,
+): Float64Array {
+  const none = instances.length;
+  const unseen = new Float64Array(none + 1).fill(1);
+  let leaks = 1;
+  for (const { key, cylinder } of absences) {
+    const strengths = strengthsOf(instances, key, cylinder);
+    for (let i = 0; i < none; i++) unseen[i] = (unseen[i] ?? 1) * (1 - (strengths[i] ?? 0));
+    leaks *= 1 - observationKind(key).leak;
+  }
+  const row = new Float64Array(first.length);
+  for (let h = 0; h < row.length; h++)
+    row[h] = leaks * (unseen[first[h] ?? none] ?? 1) * (unseen[second[h] ?? none] ?? 1);
+  return row;
 }
 
 /**
@@ -212,8 +302,22 @@ export function likelihoodRow(
   }
   if (evidence.kind === 'check') {
     const { check, cylinder } = evidence;
-    const chances = outcomeTable(check, cylinder, instances, { first, second });
-    for (let h = 0; h < row.length; h++) row[h] = chanceOfResult(evidence, chances[h] ?? []);
+    const { otherwise } = check;
+    const rows = rowsOf(check, cylinder, instances);
+    // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
+    const alone = Float64Array.from([...rows, otherwise], (chances) => chanceOfResult(evidence, chances));
+    for (let h = 0; h < row.length; h++) {
+      const i = first[h] ?? none;
+      const j = second[h] ?? none;
+      const a = rows[i] ?? otherwise;
+      const b = rows[j] ?? otherwise;
+      row[h] =
+        b === otherwise
+          ? (alone[i] ?? FLOOR)
+          : a === otherwise
+            ? (alone[j] ?? FLOOR)
+            : chanceOfResult(evidence, combined(check, a, b));
+    }
     return row;
   }
   // The same as `chanceOf`, written out: this runs for every pair of causes and every piece of evidence.
@@ -221,19 +325,23 @@ export function likelihoodRow(
   strengths.set(strengthsOf(instances, evidence.key, evidence.cylinder));
   const { leak, isCircumstance } = observationKind(evidence.key);
   const { isPresent } = evidence;
+  if (isCircumstance) {
+    for (let h = 0; h < row.length; h++) {
+      const i = first[h] ?? none;
+      const j = second[h] ?? none;
+      const s = strengths[i] ?? 0;
+      const present = i === none ? leak : j === none ? s : (s + (strengths[j] ?? 0)) / 2;
+      const chance = isPresent ? present : 1 - present;
+      row[h] = chance > FLOOR ? chance : FLOOR;
+    }
+    return row;
+  }
+  // How far each cause leaves it unseen; no cause leaves it all unseen but for the leak.
+  const unseen = strengths.map((s) => 1 - s);
+  const withLeak = unseen.map((u) => (1 - leak) * u);
   for (let h = 0; h < row.length; h++) {
-    const i = first[h] ?? none;
-    const j = second[h] ?? none;
-    const s = strengths[i] ?? 0;
-    const t = strengths[j] ?? 0;
-    const present = isCircumstance
-      ? i === none
-        ? leak
-        : j === none
-          ? s
-          : (s + t) / 2
-      : 1 - (1 - leak) * (1 - s) * (1 - t);
-    const chance = isPresent ? present : 1 - present;
+    const absent = (withLeak[first[h] ?? none] ?? 1) * (unseen[second[h] ?? none] ?? 1);
+    const chance = isPresent ? 1 - absent : absent;
     row[h] = chance > FLOOR ? chance : FLOOR;
   }
   return row;

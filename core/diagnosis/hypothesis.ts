@@ -11,8 +11,21 @@ export interface HypothesisColumns {
 
 /** The columns of a list of hypotheses. @param count of the causes, which stands for "no cause". */
 export function columnsOf(hypotheses: readonly Hypothesis[], count: number): HypothesisColumns {
-  return {
-    first: Int32Array.from(hypotheses, (h) => h.causes[0] ?? count),
-    second: Int32Array.from(hypotheses, (h) => h.causes[1] ?? count),
-  };
+  const first = new Int32Array(hypotheses.length);
+  const second = new Int32Array(hypotheses.length);
+  hypotheses.forEach(({ causes: [i = count, j = count] }, h) => {
+    first[h] = i;
+    second[h] = j;
+  });
+  return { first, second };
+}
+
+/** The hypotheses that each cause is part of, by its index. */
+export function hypothesesUnder({ first, second }: HypothesisColumns, count: number): number[][] {
+  const under = Array.from({ length: count }, (): number[] => []);
+  for (let h = 0; h < first.length; h++) {
+    under[first[h] ?? count]?.push(h);
+    under[second[h] ?? count]?.push(h);
+  }
+  return under;
 }

@@ -90,6 +90,38 @@ const SAME_CYLINDER: ReadonlySet<ObservationKey> = new Set([
   'reading:misfire-same',
 ]);
 
+/** The places of each cause in a list of instances, by its id. */
+const placesBefore = new WeakMap<readonly CauseInstance[], ReadonlyMap<string, readonly number[]>>();
+
+/** Where the instances of a cause stand in a list; looked up once for each list. */
+export function placesOf(instances: readonly CauseInstance[]): ReadonlyMap<string, readonly number[]> {
+  const known = placesBefore.get(instances);
+  if (known) return known;
+  const places = new Map<string, number[]>();
+  instances.forEach(({ cause }, i) => {
+    const own = places.get(cause.id);
+    if (own) own.push(i);
+    else places.set(cause.id, [i]);
+  });
+  placesBefore.set(instances, places);
+  return places;
+}
+
+/**
+ * What shows, and the causes that make it appear: the library read the other way round. A look into every cause for
+ * every piece of evidence would cost a fifth of an assessment.
+ */
+const SHOWN_BY: ReadonlyMap<string, readonly (readonly [cause: string, strength: number])[]> = (() => {
+  const by = new Map<string, [string, number][]>();
+  for (const { id, effects } of CAUSES)
+    for (const [key, strength] of Object.entries(effects)) {
+      const causes = by.get(key);
+      if (causes) causes.push([id, strength]);
+      else by.set(key, [[id, strength]]);
+    }
+  return by;
+})();
+
 /** Strengths that were looked up before, by what they were looked up for. */
 const strengthsBefore = new WeakMap<readonly CauseInstance[], Map<string, Float64Array>>();
 
@@ -114,8 +146,12 @@ function lookedUp(
 ): Float64Array {
   const { isCircumstance, leak } = observationKind(key);
   const otherwise = isCircumstance ? leak : 0;
-  if (!SAME_CYLINDER.has(key)) return Float64Array.from(instances, (i) => i.cause.effects[key] ?? otherwise);
-  return Float64Array.from(instances, (i) => strengthOf(i, key, cylinder));
+  if (SAME_CYLINDER.has(key)) return Float64Array.from(instances, (i) => strengthOf(i, key, cylinder));
+  const strengths = new Float64Array(instances.length).fill(otherwise);
+  const places = placesOf(instances);
+  for (const [cause, strength] of SHOWN_BY.get(key) ?? [])
+    for (const i of places.get(cause) ?? []) strengths[i] = strength;
+  return strengths;
 }
 
 /**

@@ -2,8 +2,8 @@ import type { NotDone, Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, helpOf, repairCost, repairPlan, withoutSpent, type RepairPlan } from './costs.ts';
-import { outcomeTable } from './evidence.ts';
-import { columnsOf, type Hypothesis } from './hypothesis.ts';
+import { forecasts } from './evidence.ts';
+import { columnsOf, hypothesesUnder, type Hypothesis } from './hypothesis.ts';
 import { atCylinder, otherCylinder, type CauseInstance } from './instances.ts';
 import { marginalsOf, type Posterior } from './posterior.ts';
 
@@ -38,6 +38,8 @@ export interface CheckOutlook {
 
 /** Hypotheses that together hold this much are enough to rank checks. */
 const KEPT_MASS = 0.997;
+/** Weight below which a hypothesis hardly ever belongs to them. */
+const SLIGHT = 1e-6;
 
 /** Share of its prior below which a cause is ruled out as far as checks go. */
 const STILL_OPEN = 0.5;
@@ -47,7 +49,11 @@ type RankedOver = Pick<Posterior, 'instances' | 'hypotheses' | 'weights' | 'marg
 
 /** Keeps the likeliest hypotheses, so that looking ahead does not cost more as the library grows. */
 function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: Float64Array } {
-  const order = [...posterior.weights.keys()].sort(
+  const all = [...posterior.weights.keys()];
+  // Most of thousands weigh next to nothing: where the others are enough, only they are put in order.
+  const heavy = all.filter((h) => (posterior.weights[h] ?? 0) >= SLIGHT);
+  const heavyMass = heavy.reduce((sum, h) => sum + (posterior.weights[h] ?? 0), 0);
+  const order = (heavyMass >= KEPT_MASS ? heavy : all).sort(
     (a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0),
   );
   const hypotheses: Hypothesis[] = [];
@@ -61,6 +67,21 @@ function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: 
     mass += posterior.weights[h] ?? 0;
   }
   return { hypotheses, weights: Float64Array.from(weights, (w) => w / mass) };
+}
+
+/** How many causes in front are told for a result. */
+const LEADS = 3;
+
+/** The likeliest causes, likeliest first; of equals the one that stands first. */
+function leading(marginals: Float64Array): { index: number; chance: number }[] {
+  const leads: { index: number; chance: number }[] = [];
+  marginals.forEach((chance, index) => {
+    if (leads.length === LEADS && chance <= (leads.at(-1)?.chance ?? 0)) return;
+    const at = leads.findIndex((l) => chance > l.chance);
+    leads.splice(at === -1 ? leads.length : at, 0, { index, chance });
+    leads.length = Math.min(LEADS, leads.length);
+  });
+  return leads;
 }
 
 /**
@@ -90,6 +111,8 @@ export function rankChecks(
   const columns = columnsOf(hypotheses, instances.length);
   // Before a check and after it over the same hypotheses: what is left out of both favours neither.
   const before = marginalsOf(weights, columns, instances.length).marginals;
+  const now = { columns, weights, marginals: before };
+  const under = hypothesesUnder(columns, instances.length);
   const planNow = planWith(before);
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
@@ -114,24 +137,14 @@ export function rankChecks(
       );
       if (!isUseful) continue;
       const other = cylinder === null ? undefined : otherCylinder(cylinder, cylinders);
-      const chances = outcomeTable(check, cylinder, instances, columns);
+      const results = forecasts(check, cylinder, instances, now, under);
       const cost = checkCost(check, owner);
       let after = 0;
       const outcomes = check.outcomes.map((outcome, o) => {
-        const joint = new Float64Array(weights.length);
-        let chance = 0;
-        for (let h = 0; h < joint.length; h++) {
-          const w = (weights[h] ?? 0) * (chances[h]?.[o] ?? 0);
-          joint[h] = w;
-          chance += w;
-        }
-        const { marginals } = marginalsOf(joint, columns, instances.length);
+        const { chance, marginals } = results[o] ?? { chance: 0, marginals: before };
         const plan = planWith(marginals);
         after += chance * plan.cost;
-        const leads = [...marginals.keys()]
-          .sort((a, b) => (marginals[b] ?? 0) - (marginals[a] ?? 0))
-          .slice(0, 3)
-          .map((index) => ({ index, chance: marginals[index] ?? 0 }));
+        const leads = leading(marginals);
         return {
           id: outcome.id,
           title: atCylinder(outcome.title, cylinder, other),
@@ -160,8 +173,12 @@ export function rankChecks(
     likely.flatMap((i) => instances[i] ?? []),
     done,
   );
-  return outlooks.sort((a, b) => rank(a) - rank(b) || b.gain - a.gain);
+  // Of equals, such as the coils of four cylinders, the one that stands first: the last digits of a sum decide nothing.
+  return outlooks.sort((a, b) => rank(a) - rank(b) || exact(b.gain) - exact(a.gain));
 }
+
+/** A gain to a thousandth of a cent. */
+const exact = (gain: number): number => Math.round(gain * 1e5);
 
 /** What is worth its cost comes first, then the look before a part is bought, then the rest, and last what was left undone. */
 function rank({ gain, spares, notDone }: CheckOutlook): number {

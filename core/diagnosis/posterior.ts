@@ -1,7 +1,19 @@
 import type { Evidence } from './evidence.ts';
-import { likelihoodRow, touched } from './evidence.ts';
+import { absenceRow, isAbsence, likelihoodRow, touched } from './evidence.ts';
 import { columnsOf, type Hypothesis, type HypothesisColumns } from './hypothesis.ts';
 import type { CauseInstance } from './instances.ts';
+
+/** What a posterior is worked out from. */
+interface Basis {
+  instances: readonly CauseInstance[];
+  evidence: readonly Evidence[];
+  columns: HypothesisColumns;
+  priors: Float64Array;
+  /** Index of "nothing is wrong any more"; -1 where that cannot be. */
+  quietAt: number;
+  /** P(evidence | hypothesis) of what was looked at already, and is not an absence. */
+  rows: Map<Evidence, Float64Array>;
+}
 
 export interface Posterior {
   instances: readonly CauseInstance[];
@@ -16,8 +28,8 @@ export interface Posterior {
   none: number;
   /** Chance that nothing is wrong any more. */
   quiet: number;
-  /** P(evidence | hypothesis), rows by evidence, for leaving one out. */
-  likelihoods: readonly Float64Array[];
+  /** What it rests on, in the order in which it was given, for leaving some of it out. */
+  basis: Basis;
 }
 
 /**
@@ -106,6 +118,26 @@ function neutral(row: Float64Array, count: number, priors: Float64Array): number
   return total > 0 ? sum / total : (row[0] ?? 1);
 }
 
+/** P(all of these pieces of evidence | hypothesis), by hypothesis. */
+function likelihoodOfAll(basis: Basis, some: readonly Evidence[]): Float64Array {
+  const { instances, columns, priors, quietAt, rows } = basis;
+  const isPast = (e: Evidence) => quietAt >= 0 && e.kind === 'observation' && e.isPast === true;
+  // What was looked for and not seen is most of it, and a product by itself: one factor for each cause.
+  const absent = some.filter((e) => isAbsence(e) && !isPast(e));
+  const product = absenceRow(absent.filter(isAbsence), instances, columns);
+  for (const e of some) {
+    if (isAbsence(e) && !isPast(e)) continue;
+    let row = rows.get(e);
+    if (!row) {
+      row = likelihoodRow(e, instances, columns);
+      if (isPast(e)) row[quietAt] = neutral(row, instances.length, priors);
+      rows.set(e, row);
+    }
+    for (let h = 0; h < product.length; h++) product[h] = (product[h] ?? 1) * (row[h] ?? 1);
+  }
+  return product;
+}
+
 /**
  * Exact posterior over no, one or two causes in a two-layer noisy-OR network with leaks
  * (Pearl, Probabilistic Reasoning in Intelligent Systems, 1988, ch. 4.3).
@@ -119,23 +151,20 @@ export function posteriorOf(
   const hypotheses = hypothesesOver(instances, evidence, quiet > 0);
   const quietAt = quiet > 0 ? hypotheses.length - 1 : -1;
   const columns = columnsOf(hypotheses, instances.length);
-  const likelihoods = evidence.map((e) => likelihoodRow(e, instances, columns));
   const priorOf = priorsOver(instances);
-  const priors = Float64Array.from(hypotheses, (h, n) => (n === quietAt ? quiet : (1 - quiet) * priorOf(h)));
-  if (quietAt >= 0)
-    evidence.forEach((e, n) => {
-      const row = likelihoods[n];
-      if (row && e.kind === 'observation' && e.isPast) row[quietAt] = neutral(row, instances.length, priors);
-    });
+  const priors = new Float64Array(hypotheses.length);
+  hypotheses.forEach((h, n) => {
+    priors[n] = n === quietAt ? quiet : (1 - quiet) * priorOf(h);
+  });
+  const basis: Basis = { instances, evidence, columns, priors, quietAt, rows: new Map() };
   const logs = priors.map((p) => Math.log(p));
   // A logarithm for every factor would cost most of the time; a few dozen factors at a time cannot underflow.
-  for (let from = 0; from < likelihoods.length; from += FACTORS_A_TIME) {
-    const product = new Float64Array(hypotheses.length).fill(1);
-    for (const row of likelihoods.slice(from, from + FACTORS_A_TIME))
-      for (let h = 0; h < product.length; h++) product[h] = (product[h] ?? 1) * (row[h] ?? 1);
+  for (let from = 0; from < evidence.length; from += FACTORS_A_TIME) {
+    const product = likelihoodOfAll(basis, evidence.slice(from, from + FACTORS_A_TIME));
     for (let h = 0; h < logs.length; h++) logs[h] = (logs[h] ?? 0) + Math.log(product[h] ?? 1);
   }
-  const highest = logs.reduce((a, b) => Math.max(a, b), -Infinity);
+  let highest = -Infinity;
+  for (const log of logs) if (log > highest) highest = log;
   const weights = new Float64Array(logs.length);
   let total = 0;
   for (let h = 0; h < logs.length; h++) {
@@ -149,7 +178,7 @@ export function posteriorOf(
     hypotheses,
     columns,
     weights,
-    likelihoods,
+    basis,
     quiet: weights[quietAt] ?? 0,
     ...marginalsOf(weights, columns, instances.length),
   };
@@ -161,11 +190,13 @@ export function posteriorOf(
  * @param indices of the evidence, as given to {@link posteriorOf}.
  */
 export function evidenceRatios(posterior: Posterior, indices: readonly number[]): Float64Array {
-  const { weights, columns, instances, marginals, likelihoods } = posterior;
-  const rows = indices.flatMap((index) => likelihoods[index] ?? []);
-  const without = Float64Array.from(weights);
-  for (const row of rows)
-    for (let h = 0; h < without.length; h++) without[h] = (without[h] ?? 0) / (row[h] ?? 1);
+  const { weights, columns, instances, marginals, basis } = posterior;
+  const product = likelihoodOfAll(
+    basis,
+    indices.flatMap((index) => basis.evidence[index] ?? []),
+  );
+  const without = new Float64Array(weights.length);
+  for (let h = 0; h < without.length; h++) without[h] = (weights[h] ?? 0) / (product[h] ?? 1);
   const before = marginalsOf(without, columns, instances.length).marginals;
   const ratios = new Float64Array(instances.length);
   for (let i = 0; i < ratios.length; i++) {
