@@ -8,6 +8,7 @@ import {
   type Standing,
 } from '@pincer/core/case';
 import { levelRank } from '@pincer/core/urgency';
+import { moneyOf } from '@pincer/core/words';
 import { InputError, json, readText, type Output } from './output.ts';
 
 const rounded = (n: number, digits: number): number => Number(n.toFixed(digits));
@@ -82,7 +83,7 @@ export async function assessFile(
     out.log(json(shape(a, foldCase(file.case))));
     return 0;
   }
-  const currency = (file.owner ?? DEFAULT_OWNER).currency;
+  const purse = file.owner ?? DEFAULT_OWNER;
   out.log(`${file.vehicle.name}: ${file.case.title}`);
   out.log(`Road: ${a.allowance.title}. ${a.allowance.reasons[0]?.text ?? a.allowance.detail}`);
   for (const g of a.groups) out.log(`One story: ${g.codes.join(', ')} follow from ${g.title.toLowerCase()}.`);
@@ -96,7 +97,7 @@ export async function assessFile(
     const closed =
       o.blocked.length > 0
         ? `closed: ${o.blocked.map((b) => b.text).join(' ')}`
-        : `${currency}${Math.round(o.cost)}, ${o.minutes} min, ${Math.round(o.success * 100)} %`;
+        : `${moneyOf(o.cost, purse)}, ${o.minutes} min, ${Math.round(o.success * 100)} %`;
     out.log(`${o.id === a.recommended ? '*' : ' '} ${o.title}: ${closed}`);
   }
   return 0;

@@ -24,8 +24,9 @@ export function ownerOf(language: string): Owner {
     const { region = '' } = new Intl.Locale(language).maximize();
     const id = AS_IN[region] ?? region;
     const customs = REGIONS[id];
-    if (!customs) return DEFAULT_OWNER;
-    return { ...inRegion(DEFAULT_OWNER, id), units: customs.units, words: customs.words };
+    const owner = { ...DEFAULT_OWNER, locale: language };
+    if (!customs) return owner;
+    return { ...inRegion(owner, id), units: customs.units, words: customs.words };
   } catch {
     return DEFAULT_OWNER;
   }

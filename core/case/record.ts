@@ -27,7 +27,7 @@ export type CaseRecord = z.infer<typeof caseSchema>;
 export const CURRENT_VERSION = 3;
 
 export const ownerSchema = z.object({
-  /** Currency sign or code, only shown. */
+  /** Code of ISO 4217, or a sign that the owner typed; only shown. */
   currency: z.string().min(1).max(4),
   /** What an hour of the owner's own time is worth to them. */
   ownHourly: z.number().min(0),
@@ -42,6 +42,8 @@ export const ownerSchema = z.object({
   units: unitChoiceSchema,
   /** Which English; records from before there was a choice are in British English. */
   words: z.enum(VOCABULARIES).default('british'),
+  /** Where sums are written as they are there, BCP 47. */
+  locale: z.string().max(40).optional(),
   /** Whose usual prices and rates were chosen, as in the table of regions. */
   region: z.string().max(8).default('EU'),
   /** What costs 1 in the library costs here, in the owner's currency. */
@@ -53,7 +55,7 @@ export type Owner = z.infer<typeof ownerSchema>;
 
 /** Sensible beginnings; every one can be changed in the settings. */
 export const DEFAULT_OWNER: Owner = {
-  currency: '€',
+  currency: 'EUR',
   ownHourly: 10,
   shopHourly: 90,
   shopDiagnosis: 75,

@@ -103,7 +103,15 @@ describe('regions', () => {
       expect(region.shopDiagnosis).toBeGreaterThan(0.3 * region.shopHourly);
     }
     expect(inRegion(DEFAULT_OWNER, 'nowhere')).toEqual(DEFAULT_OWNER);
-    expect(ownerOf('sv-SE')).toMatchObject({ currency: 'kr', priceLevel: 11.5, region: 'SE' });
-    expect(ownerOf('pt-PT')).toMatchObject({ region: 'ES', currency: '€' });
+    expect(ownerOf('sv-SE')).toMatchObject({
+      currency: 'SEK',
+      locale: 'sv-SE',
+      priceLevel: 11.5,
+      region: 'SE',
+    });
+    expect(inRegion(ownerOf('en-IE'), 'SE')).toMatchObject({ currency: 'SEK', locale: 'en-SE' });
+    expect(inRegion(ownerOf('fr-CA'), 'CA').locale).toBe('fr-CA');
+    expect(inRegion(ownerOf('de-AT'), 'EU').locale).toBe('de-AT');
+    expect(ownerOf('pt-PT')).toMatchObject({ region: 'ES', currency: 'EUR' });
   });
 });

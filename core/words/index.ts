@@ -1,4 +1,4 @@
-export { moneyOf } from './money.ts';
+export { currencySign, moneyOf, type Purse } from './money.ts';
 export { inEveryEnglish, quantityText, tell, tellAll, type Wording } from './tell.ts';
 export {
   KM_PER_MILE,

@@ -110,7 +110,7 @@ describe('figures as people read them', () => {
   });
   test('time, money, distance, numbers', () => {
     expect([12, 60, 90, 155].map(duration)).toEqual(['12 min', '60 min', '1 h 30', '2 h 35']);
-    expect(money(54.6, '€')).toBe('€55');
+    expect(money(54.6, { currency: 'EUR' })).toBe('€55');
     expect([distance(168_400, 'metric'), distance(168_400, 'mixed')]).toEqual(['168,400 km', '104,639 mi']);
     expect([figure(1726), figure(14.198), figure(0.4512)]).toEqual(['1,726', '14.2', '0.45']);
     expect(day('2026-11-03T12:00:00Z')).toBe('Tue 3 Nov');

@@ -1,3 +1,4 @@
+import type { Purse } from '@pincer/core/words';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Suspense, lazy, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -40,7 +41,6 @@ type SortKey = 'openedAt' | 'title' | 'cost';
 export function History({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
   const owner = useAppSelector((s) => s.settings.owner);
-  const { currency } = owner;
   const own = useAppSelector((s) => casesOfVehicle(s.logbook, vehicle.id));
   const history = useMemo(() => vehicleHistory(own, vehicle.service), [own, vehicle.service]);
   const report = () =>
@@ -120,7 +120,7 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
           </thead>
           <tbody>
             {rows.map((row) => (
-              <Row key={row.case} row={row} currency={currency} />
+              <Row key={row.case} row={row} purse={owner} />
             ))}
           </tbody>
         </table>
@@ -137,14 +137,14 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
       ) : null}
       {history.byYear.length > 1 ? (
         <Suspense fallback={null}>
-          <SpendingChart years={history.byYear} currency={currency} />
+          <SpendingChart years={history.byYear} purse={owner} />
         </Suspense>
       ) : null}
     </section>
   );
 }
 
-function Row({ row, currency }: { row: HistoryRow; currency: string }) {
+function Row({ row, purse }: { row: HistoryRow; purse: Purse }) {
   const tell = useTell();
   const dispatch = useAppDispatch();
   const [name, setName] = useState<string | null>(null);
@@ -193,7 +193,7 @@ function Row({ row, currency }: { row: HistoryRow; currency: string }) {
       <td className="hidden py-2 pr-3 font-mono text-[15px] sm:table-cell">{codes}</td>
       <td className="hidden py-2 pr-3 sm:table-cell">{what}</td>
       <td className="whitespace-nowrap py-2 pr-3 font-mono">
-        {row.cost === null ? '–' : money(row.cost, currency)}
+        {row.cost === null ? '–' : money(row.cost, purse)}
       </td>
       <td className="py-1">
         <span className="flex flex-wrap">

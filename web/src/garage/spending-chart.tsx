@@ -1,18 +1,19 @@
+import type { Purse } from '@pincer/core/words';
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { money } from '../ui/format.ts';
 
 /** What was spent each year; the table below the picture says the same. */
 export function SpendingChart({
   years,
-  currency,
+  purse,
 }: {
   years: readonly { year: number; cost: number }[];
-  currency: string;
+  purse: Purse;
 }) {
   return (
     <figure>
       <figcaption className="text-[15px] text-ink-2">
-        Spent on repairs: {years.map((y) => `${y.year} ${money(y.cost, currency)}`).join(', ')}.
+        Spent on repairs: {years.map((y) => `${y.year} ${money(y.cost, purse)}`).join(', ')}.
       </figcaption>
       <div aria-hidden="true" className="h-40">
         <ResponsiveContainer width="100%" height="100%">

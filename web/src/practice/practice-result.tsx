@@ -1,3 +1,4 @@
+import type { Purse } from '@pincer/core/words';
 import { Link, useParams } from 'react-router';
 import { taskFile, type Path, type PathStep } from '@pincer/core/practice';
 import { practiceKey, skipToken, usePracticeResultQuery, type PracticeResult } from '../store/core-api.ts';
@@ -126,21 +127,21 @@ function Result({ result: { what, walked, planned, score } }: { result: Practice
 }
 
 function Way({ title, path }: { title: string; path: Path }) {
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   return (
     <section aria-label={title} className={`${SHEET} p-4`}>
       <h2 className="text-lg">{title}</h2>
       <p>
         {counted(path.steps.length, 'step')}, {counted(Math.round(path.minutes), 'minute')},{' '}
-        {money(path.cost, currency)} with your time
-        {path.needless > 0 ? `, of it ${money(path.needless, currency)} for nothing` : ''}.
+        {money(path.cost, purse)} with your time
+        {path.needless > 0 ? `, of it ${money(path.needless, purse)} for nothing` : ''}.
       </p>
       {path.steps.length === 0 ? (
         <p className="text-ink-2">Nothing was done.</p>
       ) : (
         <ol className="mt-2 divide-y divide-line border-t border-line">
           {path.steps.map((s, i) => (
-            <Step key={i} step={s} number={i + 1} currency={currency} />
+            <Step key={i} step={s} number={i + 1} purse={purse} />
           ))}
         </ol>
       )}
@@ -148,7 +149,7 @@ function Way({ title, path }: { title: string; path: Path }) {
   );
 }
 
-function Step({ step, number, currency }: { step: PathStep; number: number; currency: string }) {
+function Step({ step, number, purse }: { step: PathStep; number: number; purse: Purse }) {
   return (
     <li className="grid grid-cols-[1.75rem_1fr_auto] gap-x-2 py-2">
       <span className="font-mono text-ink-2">{number}</span>
@@ -165,9 +166,7 @@ function Step({ step, number, currency }: { step: PathStep; number: number; curr
           </p>
         ) : null}
       </div>
-      <span className="text-right font-mono text-[15px]">
-        {step.cost > 0 ? money(step.cost, currency) : ''}
-      </span>
+      <span className="text-right font-mono text-[15px]">{step.cost > 0 ? money(step.cost, purse) : ''}</span>
     </li>
   );
 }

@@ -13,7 +13,15 @@ import { UnitsField } from './units-field.tsx';
 import { useTell } from '../store/use-tell.ts';
 
 /** What a region fills in. */
-const REGIONAL = ['region', 'currency', 'priceLevel', 'shopHourly', 'shopDiagnosis', 'ownHourly'] as const;
+const REGIONAL = [
+  'region',
+  'currency',
+  'locale',
+  'priceLevel',
+  'shopHourly',
+  'shopDiagnosis',
+  'ownHourly',
+] as const;
 
 /** The owner's rates, tools, school, units and theme. */
 export function SettingsPage() {
@@ -114,7 +122,9 @@ export function SettingsPage() {
           {number('shopDiagnosis', tell('{Workshop} diagnosis fee'), 'Before anything is repaired.')}
           <label className="block">
             <span className="font-semibold">Currency</span>
-            <span className="block text-[14px] text-ink-2">Symbol or short code, for display only.</span>
+            <span className="block text-[14px] text-ink-2">
+              A code such as EUR or SEK, or a sign of your own. Only shown.
+            </span>
             <input className={FIELD} {...register('currency')} />
           </label>
         </div>

@@ -1,4 +1,4 @@
-import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
+import { clearAllListeners, createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { clearWatch } from './clear-watch.ts';
 import type { Doing, TabsPort } from '../ports/tabs.ts';
 import { setBackupDue } from '../storage/backup-due.ts';
@@ -125,5 +125,7 @@ export function beginSession(store: Store, { tabs }: Pick<Extra, 'tabs'>): () =>
   return () => {
     for (const stop of stops) stop();
     clearInterval(timer);
+    // What waits for its time does not come any more.
+    store.dispatch(clearAllListeners());
   };
 }

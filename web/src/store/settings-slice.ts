@@ -8,7 +8,11 @@ export const settingsSlice = createSlice({
   name: 'settings',
   initialState,
   reducers: {
-    settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
+    /** What was stored; settings from before sums were written by place take that of the device. */
+    settingsLoaded: (state, { payload }: PayloadAction<Settings>) => ({
+      ...payload,
+      owner: { ...payload.owner, locale: payload.owner.locale ?? state.owner.locale },
+    }),
     themeSet(state, { payload }: PayloadAction<Settings['theme']>) {
       state.theme = payload;
     },

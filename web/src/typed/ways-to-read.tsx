@@ -23,7 +23,7 @@ export function WaysToRead({ needs = CODES }: { needs?: readonly ToolNeed[] }) {
             <p className="flex flex-wrap items-baseline justify-between gap-x-3">
               <b>{tell(w.title)}</b>
               <span className="font-mono text-[15px]">
-                {money(w.cost, owner.currency)}
+                {money(w.cost, owner)}
                 {w.minutes > 0 ? ` with ${duration(w.minutes)} of your time` : ''}
               </span>
             </p>

@@ -1,4 +1,4 @@
-import { moneyOf, ownUnit, type UnitChoice } from '@pincer/core/words';
+import { ownUnit, type UnitChoice } from '@pincer/core/words';
 import { isSameDay } from 'date-fns';
 import { now } from '../clock.ts';
 
@@ -69,8 +69,8 @@ export function megabytes(bytes: number): string {
   return bytes < 1e9 ? `${Math.max(1, Math.round(bytes / 1e6))} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 }
 
-/** An amount in whole units of the owner's currency. */
-export const money = moneyOf;
+/** An amount in whole units of the owner's currency; its sign alone. */
+export { currencySign, moneyOf as money } from '@pincer/core/words';
 
 /** Minutes as `35 min` or `2 h 10`. */
 export function duration(minutes: number): string {

@@ -139,7 +139,7 @@ function Choice({
   why: string;
   onChoose: () => void;
 }) {
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const isClosed = option.blocked.length > 0;
   return (
     <section
@@ -158,7 +158,7 @@ function Choice({
         ) : null}
       </div>
       <dl className="mt-3 grid grid-cols-3 gap-2">
-        <Figure name="cost" value={money(option.cost, currency)} />
+        <Figure name="cost" value={money(option.cost, purse)} />
         <Figure name="your time" value={duration(option.minutes)} />
         <Figure name="done with it" value={percent(option.success)} />
       </dl>

@@ -1,3 +1,4 @@
+import type { Purse } from '@pincer/core/words';
 import { useId, useState } from 'react';
 import { judgeOffers, type OfferLine, type OfferView } from '@pincer/core/assess';
 import { recordSaying } from '../../logbook/record-saying.ts';
@@ -37,7 +38,7 @@ export function Offers() {
       {isOpen ? (
         <div className="space-y-4 px-4 pb-4">
           {offers.map((offer) => (
-            <Offer key={offer.id} offer={offer} currency={owner.currency} />
+            <Offer key={offer.id} offer={offer} purse={owner} />
           ))}
           <NewOffer caseId={record.id} />
         </div>
@@ -48,16 +49,16 @@ export function Offers() {
 
 const SUPPORTED = 0.3;
 
-function Offer({ offer, currency }: { offer: OfferView; currency: string }) {
+function Offer({ offer, purse }: { offer: OfferView; purse: Purse }) {
   return (
     <section aria-label={offer.name} className="border-l-4 border-own-line pl-3">
       <h4 className="text-lg font-bold">{offer.name}</h4>
       <p>
-        {offer.total === null ? 'No price was found in it. ' : `Asks for ${money(offer.total, currency)}. `}
+        {offer.total === null ? 'No price was found in it. ' : `Asks for ${money(offer.total, purse)}. `}
         <b>{percent(offer.success)}</b> that the cause is among what it repairs
         {offer.expected === null
           ? '.'
-          : `; on average ${money(offer.expected, currency)} until the fault is dealt with.`}
+          : `; on average ${money(offer.expected, purse)} until the fault is dealt with.`}
       </p>
       <ul className="mt-1 divide-y divide-line">
         {offer.lines.map((line, i) => (

@@ -19,7 +19,7 @@ const USUAL_YEAR = 12_000;
 export function OneOrAll({ procedure }: { procedure: ProcedureView }) {
   const { record, vehicle } = useCase();
   const owner = useAppSelector((s) => s.settings.owner);
-  const { units, currency } = owner;
+  const { units } = owner;
   const unit = ownUnit('km', units).unit;
   const perYear =
     (vehicle.usualTrips ?? []).reduce((sum, t) => sum + t.distanceKm * t.perWeek * 52, 0) || USUAL_YEAR;
@@ -63,10 +63,10 @@ export function OneOrAll({ procedure }: { procedure: ProcedureView }) {
           <p className="mt-3" role="status">
             <b>{answer.isAllCheaper ? `All ${count} together cost less.` : 'One costs less.'}</b> At about{' '}
             {distance(perYear, units)} a year, one now and the others when they fail costs about{' '}
-            {money(answer.one.now + answer.one.later, currency)} ({money(answer.one.now, currency)} now, and
-            about {answer.one.failures.toFixed(1)} more failures). All of them now cost{' '}
-            {money(answer.all.now + answer.all.later, currency)} ({money(answer.all.now, currency)} now, and
-            about {answer.all.failures.toFixed(1)} more).
+            {money(answer.one.now + answer.one.later, owner)} ({money(answer.one.now, owner)} now, and about{' '}
+            {answer.one.failures.toFixed(1)} more failures). All of them now cost{' '}
+            {money(answer.all.now + answer.all.later, owner)} ({money(answer.all.now, owner)} now, and about{' '}
+            {answer.all.failures.toFixed(1)} more).
           </p>
           <p className="mt-1 text-[15px] text-ink-2">
             {answer.tipsAtKm === null

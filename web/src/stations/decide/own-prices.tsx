@@ -1,3 +1,4 @@
+import { currencySign } from '../../ui/format.ts';
 import { useState } from 'react';
 import type { ProcedureView } from '@pincer/core/assess';
 import { recordSaying } from '../../logbook/record-saying.ts';
@@ -48,7 +49,7 @@ function PriceRow({ caseId, procedure }: { caseId: string; procedure: ProcedureV
   const { state } = useCase();
   const tell = useTell();
   const dispatch = useAppDispatch();
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const [cause = procedure.cause] = procedure.cause.split(':');
   const known = state.standing.prices.get(cause);
   const [parts, setParts] = useState(known?.parts === undefined ? '' : String(known.parts));
@@ -88,8 +89,8 @@ function PriceRow({ caseId, procedure }: { caseId: string; procedure: ProcedureV
       <span role="group" aria-label={procedure.title} className="flex flex-wrap items-center gap-x-4 gap-y-1">
         {procedure.isLicensed
           ? null
-          : field(`Parts, ${currency}`, parts, setParts, `about ${Math.round(procedure.parts)}`)}
-        {field(tell(`{Workshop}, ${currency}`), shop, setShop, '')}
+          : field(`Parts, ${currencySign(purse)}`, parts, setParts, `about ${Math.round(procedure.parts)}`)}
+        {field(tell(`{Workshop}, ${currencySign(purse)}`), shop, setShop, '')}
         <button
           type="button"
           className={BUTTON.plain}

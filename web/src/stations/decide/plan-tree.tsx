@@ -5,7 +5,7 @@ import { duration, money, percent } from '../../ui/format.ts';
 
 /** The plan until it is fixed: the check that comes first, and what is done after each of its results. */
 export function PlanTree({ plan }: { plan: PlanView }) {
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const { check, branches } = plan;
   return (
     <section aria-labelledby="plan" className={`${SHEET} p-4`}>
@@ -13,14 +13,14 @@ export function PlanTree({ plan }: { plan: PlanView }) {
         The plan until it is fixed
       </h3>
       <p className="text-ink-2">
-        About {money(plan.cost, currency)} and {duration(plan.minutes)} of your time on average. A repair that
+        About {money(plan.cost, purse)} and {duration(plan.minutes)} of your time on average. A repair that
         does not cure it is followed by the next step.
       </p>
       {check ? (
         <p className="mt-3 border-l-[5px] border-ink pl-3">
           <b>First check: {check.title}</b>{' '}
           <span className="whitespace-nowrap font-mono text-[15px] text-ink-2">
-            {money(check.cost, currency)} · {duration(check.minutes)}
+            {money(check.cost, purse)} · {duration(check.minutes)}
           </span>
         </p>
       ) : null}
@@ -33,7 +33,7 @@ export function PlanTree({ plan }: { plan: PlanView }) {
                   If: <b>{b.result}</b>
                 </span>
                 <span className="whitespace-nowrap font-mono text-[15px]">
-                  {percent(b.chance)} · {money(b.cost, currency)}
+                  {percent(b.chance)} · {money(b.cost, purse)}
                 </span>
               </p>
             )}

@@ -109,7 +109,7 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
   const cylinder = place === undefined ? null : Number(place);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const [kept, setTicks, forget] = useDraft<Partial<Ticks>>(
     `fix:${record.id}:${procedure.cause}`,
     UNTICKED,
@@ -143,7 +143,7 @@ function Procedure({ procedure }: { procedure: ProcedureView }) {
         <p className="mt-1 flex flex-wrap gap-1.5">
           <span className={TAG}>{duration(procedure.minutes)}</span>
           <span className={TAG}>
-            {procedure.parts === 0 ? 'no parts' : `about ${money(procedure.parts, currency)} of parts`}
+            {procedure.parts === 0 ? 'no parts' : `about ${money(procedure.parts, purse)} of parts`}
           </span>
           {procedure.tools.map((t) => (
             <span key={t.id} className={TAG}>

@@ -1,3 +1,4 @@
+import { currencySign } from '../../ui/format.ts';
 import { REPAIRED_BY, type EntryOf, type RepairedBy } from '@pincer/core/case';
 import { fromOwn, ownUnit } from '@pincer/core/words';
 import { useAppSelector } from '../../store/store.ts';
@@ -38,7 +39,7 @@ export function RecordRepair({
 }) {
   const tell = useTell();
   const units = useUnits();
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const distanceUnit = ownUnit('km', units).unit;
   const wrong = (text: string): boolean => {
     const value = numberOf(text);
@@ -70,7 +71,7 @@ export function RecordRepair({
       </div>
       <div className="grid gap-3 sm:grid-cols-4">
         <LabelledField
-          label={`Spent, ${currency}`}
+          label={`Spent, ${currencySign(purse)}`}
           text={told.cost}
           isNumber
           problem={wrong(told.cost) ? NOT_A_NUMBER : null}

@@ -75,7 +75,7 @@ function CheckList({
   doSomeWait: boolean;
   onChoose: (check: CheckView) => void;
 }) {
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const [query, setQuery] = useState('');
   const [filters, setFilters] = useState<readonly FilterId[]>([]);
   const words = query.toLowerCase().split(/\s+/);
@@ -127,7 +127,7 @@ function CheckList({
             >
               <span className="font-semibold">{c.title}</span>
               <span className="mt-1 flex flex-wrap gap-1.5">
-                <CheckTags check={c} currency={currency} />
+                <CheckTags check={c} purse={purse} />
               </span>
               <span className="text-[15px] text-ink-2">
                 {c.notDone === null ? c.worth : NOT_DONE_WORDS[c.notDone].tag}

@@ -11,7 +11,7 @@ import { CheckTags } from './check-tags.tsx';
 /** The next best check: what it costs, what each answer would do. When none pays, the repair itself is next. */
 export function NextCheck({ caseId }: { caseId: string }) {
   const { assessment } = useCase();
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const [open, setOpen] = useState<CheckView | 'others' | null>(null);
   const { firstStep } = assessment;
   const best = firstStep.kind === 'check' ? assessment.checks[0] : undefined;
@@ -28,7 +28,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
           <div className="min-w-0 flex-1 px-3.5 py-2.5 low:self-center low:py-0.5">
             <h3 className="text-[17px] low:truncate low:text-[15px]">Next: {best.title}</h3>
             <p className="mt-1 flex flex-wrap gap-1.5 low:hidden">
-              <CheckTags check={best} currency={currency} />
+              <CheckTags check={best} purse={purse} />
             </p>
           </div>
           <div className="hidden border-l border-line px-3.5 py-2.5 text-[14px] md:block low:hidden!">
@@ -57,7 +57,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
                 <>
                   <span className={TAG}>{duration(procedure.minutes)}</span>
                   <span className={TAG}>
-                    {procedure.parts === 0 ? 'no parts' : `${money(procedure.parts, currency)} of parts`}
+                    {procedure.parts === 0 ? 'no parts' : `${money(procedure.parts, purse)} of parts`}
                   </span>
                 </>
               ) : null}

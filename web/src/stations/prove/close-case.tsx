@@ -1,3 +1,4 @@
+import { currencySign } from '../../ui/format.ts';
 import { useId, useState } from 'react';
 import { recordSaying } from '../../logbook/record-saying.ts';
 import { record as addRecord } from '../../store/logbook-actions.ts';
@@ -46,7 +47,7 @@ function Closing({ onDone }: { onDone: () => void }) {
   const { closing } = assessment;
   const dispatch = useAppDispatch();
   const tell = useTell();
-  const currency = useAppSelector((s) => s.settings.owner.currency);
+  const purse = useAppSelector((s) => s.settings.owner);
   const [outcome, setOutcome] = useState<Outcome>('fixed');
   const [light, setLight] = useState<'out' | 'steady' | null>(null);
   const [cause, setCause] = useState(closing.causes[0]?.id ?? '');
@@ -145,7 +146,12 @@ function Closing({ onDone }: { onDone: () => void }) {
           </>
         ) : null}
         <div className="grid gap-3 sm:grid-cols-2">
-          <LabelledField label={`What it cost, ${currency}`} text={cost} isNumber onChange={setCost} />
+          <LabelledField
+            label={`What it cost, ${currencySign(purse)}`}
+            text={cost}
+            isNumber
+            onChange={setCost}
+          />
           <LabelledField label="Your hours" text={hours} isNumber onChange={setHours} />
         </div>
         <p className="text-[15px] text-ink-2">
