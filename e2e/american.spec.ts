@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { AMERICAN } from '@pincer/core/words';
 import { pdfText } from './pdf-text.ts';
-import { example, station } from './helpers.ts';
+import { example, station, walkTo } from './helpers.ts';
 
 test.use({ locale: 'en-US' });
 
@@ -26,10 +26,14 @@ async function words(page: Page): Promise<string> {
   });
 }
 
-async function expectAmerican(page: Page, where: string): Promise<void> {
+/** Lines of the page with British words, metric units, or a tag that nobody told. */
+async function notAmerican(page: Page): Promise<string[]> {
   const lines = (await words(page)).split('\n');
-  const wrong = lines.filter((line) => BRITISH.test(line) || METRIC.test(line) || /\{[^}]*\}/.test(line));
-  expect({ where, wrong }).toEqual({ where, wrong: [] });
+  return lines.filter((line) => BRITISH.test(line) || METRIC.test(line) || /\{[^}]*\}/.test(line));
+}
+
+async function expectAmerican(page: Page, where: string): Promise<void> {
+  expect({ where, wrong: await notAmerican(page) }).toEqual({ where, wrong: [] });
 }
 
 test('an owner with miles, °F, psi and American words sees no other on the way of the demo case', async ({
@@ -99,4 +103,26 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
   await expect(page.getByRole('link', { name: /Tyre pressure/ }).first()).toBeVisible();
   await page.goto('/words');
   await expect(page.getByText('reaches 71 °C')).toBeVisible();
+});
+
+test('nor on any screen of the other cases and vehicles, with everything opened, recordings too', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await example(page);
+  const ids = ['case_dray', 'case_pippin', 'case_lean', 'case_kestrine'];
+  const pages = ['read', 'meaning', 'narrow', 'decide', 'fix', 'prove', 'watch', 'handover'];
+  const wrong: Record<string, string[]> = {};
+  for (const path of [
+    ...['veh_finch', 'veh_dray', 'veh_kestrine'].map((v) => `/vehicle/${v}`),
+    ...ids.flatMap((id) => pages.map((p) => `/case/${id}/${p}`)),
+    '/practice',
+  ]) {
+    await walkTo(page, path);
+    await expect(page.locator('#work :is(h1, h2)').first()).toBeVisible();
+    await expect(page.getByText(/^(Opening|Working out|Reading the log)/)).toHaveCount(0);
+    const found = await notAmerican(page);
+    if (found.length > 0) wrong[path] = found;
+  }
+  expect(wrong).toEqual({});
 });

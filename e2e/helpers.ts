@@ -89,3 +89,14 @@ export const LAPTOP_AND_PHONE = [
   ['on a laptop', { width: 1280, height: 800 }],
   ['on a phone', { width: 390, height: 844 }],
 ] as const;
+
+/** Goes to another screen without loading the program again, and waits until its own title says that it is there. */
+export async function walkTo(page: Page, path: string): Promise<void> {
+  if (new URL(page.url()).pathname === path) return;
+  const before = await page.title();
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  await expect(page).not.toHaveTitle(before);
+}

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { pdfText } from './pdf-text.ts';
-import { example, openCase, openStrikeOut, station } from './helpers.ts';
+import { example, openCase, openStrikeOut, station, walkTo } from './helpers.ts';
 
 /** Every screen that an owner comes to. */
 const SCREENS = [
@@ -33,17 +33,6 @@ const sideways = (page: Page): Promise<number> =>
       work === null ? 0 : work.scrollWidth - work.clientWidth,
     );
   });
-
-/** Goes to another screen without loading the program again, and waits until its own title says that it is there. */
-async function walkTo(page: Page, path: string): Promise<void> {
-  if (new URL(page.url()).pathname === path) return;
-  const before = await page.title();
-  await page.evaluate((to) => {
-    history.pushState(null, '', to);
-    dispatchEvent(new PopStateEvent('popstate', { state: null }));
-  }, path);
-  await expect(page).not.toHaveTitle(before);
-}
 
 for (const [width, height] of SIZES)
   test(`at ${width} x ${height} nothing scrolls sideways, the work has room, and the next step is in sight`, async ({

@@ -114,7 +114,7 @@ export function workedFigures(look: Window, vehicle: WorkedFrom): WorkedFigure[]
         title: 'Fuel on the road, at this moment',
         value: (perHour / speed) * 100,
         unit: 'L/100 km',
-        arithmetic: `{${two(perHour)} L} an hour at {${Math.round(speed)} km/h}: ${two((perHour / speed) * 100)} litres for 100 km.`,
+        arithmetic: `{${two(perHour)} L} an hour at {${Math.round(speed)} km/h}: {${two((perHour / speed) * 100)} L/100 km}.`,
         helps: 'Hold it against what you fill in, over a steady drive.',
       });
   }
@@ -135,7 +135,7 @@ export function workedFigures(look: Window, vehicle: WorkedFrom): WorkedFigure[]
       title: 'Filling of the cylinders',
       value: ve * 100,
       unit: '%',
-      arithmetic: `${two(air)} g/s measured, against what ${two(litres)} litres hold at ${Math.round(rpm)} rpm, {${Math.round(manifold)} kPa} and {${Math.round(intake)} °C}: ${Math.round(ve * 100)} %.`,
+      arithmetic: `${two(air)} g/s measured, against what ${two(litres)} {litres} hold at ${Math.round(rpm)} rpm, {${Math.round(manifold)} kPa} and {${Math.round(intake)} °C}: ${Math.round(ve * 100)} %.`,
       helps:
         'A sound engine fills to 70 to 95 %. Less: the air flow sensor reads low, air gets in after it, or the exhaust is blocked.',
     });

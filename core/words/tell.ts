@@ -10,7 +10,7 @@ export interface Wording {
 const TAG = /\{([^{}]{1,48})\}/g;
 const NUMBER = String.raw`[-−±]?\d[\d,]*(?:\.\d+)?`;
 const QUANTITY = new RegExp(
-  String.raw`^(${NUMBER})(?:( to | and | or |–)(${NUMBER}))? (km/h|km|m|°C|K|kPa|bar|mm|cm|L|qt|Nm|kg)$`,
+  String.raw`^(${NUMBER})(?:( to | and | or |–)(${NUMBER}))? (km/h|km|m|°C|K|kPa|bar|mm|cm|L/100 km|L/h|L|qt|Nm|kg)$`,
 );
 
 /** Digits that mean something: 2,500 has two, 0.05 one, 101 three. */

@@ -10,6 +10,8 @@ const KPA_PER_BAR = 100;
 /** Litres of a US quart and of a US gallon: exact by the inch. */
 const L_PER_QUART = 0.946352946;
 const L_PER_GALLON = 3.785411784;
+/** Litres of an imperial gallon (exact). */
+const L_PER_IMPERIAL_GALLON = 4.54609;
 /** Newton metres of a pound-foot, kilograms of a pound (exact). */
 const NM_PER_POUND_FOOT = 1.355818;
 const KG_PER_POUND = 0.45359237;
@@ -86,6 +88,15 @@ export function ownUnit(unit: string, choice: UnitChoice): OwnUnit {
       return units.volume === 'gal' ? per('gal', L_PER_GALLON) : same(unit);
     case 'qt':
       return units.volume === 'gal' ? per('qt', L_PER_QUART) : same('L');
+    case 'L/h':
+      return units.volume === 'gal' ? per('gal/h', L_PER_GALLON) : same(unit);
+    case 'L/100 km': {
+      if (!isMiles) return same(unit);
+      // Miles with litres is how distances are told in Britain, whose gallon is larger.
+      const [gallon, shown] =
+        units.volume === 'gal' ? [L_PER_GALLON, 'mpg'] : [L_PER_IMPERIAL_GALLON, 'mpg (imperial)'];
+      return { unit: shown, of: (v) => (100 * gallon) / (KM_PER_MILE * v) };
+    }
     case 'Nm':
       return isInches ? per('lb-ft', NM_PER_POUND_FOOT) : same(unit);
     case 'kg':

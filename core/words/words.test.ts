@@ -55,6 +55,8 @@ describe('a text in the owner’s words', () => {
     ['{100 km}', '100 km', '62 miles'],
     ['{20 Nm}', '20 Nm', '15 lb-ft'],
     ['{1 qt}', '1 L', '1.1 qt'],
+    ['{6.5 L/100 km}', '6.5 L/100 km', '36 mpg'],
+    ['{0.8 L/h}', '0.8 L/h', '0.21 gal/h'],
     ['{0 kPa}', '0 kPa', '0 psi'],
   ])('%s is “%s” or “%s”', (text, metric, imperial) => {
     expect(tell(text, BRITISH)).toBe(metric);

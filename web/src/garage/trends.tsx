@@ -2,12 +2,13 @@ import { useMemo, useState } from 'react';
 import { engineOf } from '@pincer/core/assess';
 import { seriesOf, softwareChanges, trendsOf, type Series, type Trend } from '@pincer/core/trend';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { ownUnit, type UnitChoice } from '@pincer/core/words';
+import type { UnitChoice } from '@pincer/core/words';
 import { useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
-import { counted, day, figure } from '../ui/format.ts';
+import { counted, day } from '../ui/format.ts';
 import { casesOfVehicle } from '../store/logbook-selectors.ts';
+import { apartInOwnUnit, inOwnUnit } from '../ui/reading.ts';
 
 /** How many are shown before more are asked for. */
 const SHOWN = 5;
@@ -65,15 +66,11 @@ export function Trends({ vehicle }: { vehicle: Vehicle }) {
 }
 
 function trendWords({ series, kind, aYear, reaches }: Trend, units: UnitChoice): string {
-  const own = ownUnit(series.unit, units);
-  const shown = (value: number) => `${figure(own.of(value))}${own.unit === '' ? '' : ` ${own.unit}`}`;
+  const shown = (value: number) => inOwnUnit(value, series.unit, units);
   const [first, last] = [series.points[0], series.points.at(-1)];
   const limit = series.limit ? `; limit ${shown(series.limit.value)}` : '';
   const so = `${shown(first?.value ?? 0)} at first, ${shown(last?.value ?? 0)} now${limit}.`;
-  const rate =
-    aYear === null
-      ? ''
-      : `${figure(Math.abs(own.of(aYear) - own.of(0)))} ${own.unit} a year`.replace('  ', ' ');
+  const rate = aYear === null ? '' : `${apartInOwnUnit(Math.abs(aYear), series.unit, units)} a year`;
   switch (kind) {
     case 'over':
       return `${so} It is beyond its limit now.`;

@@ -16,6 +16,12 @@ import {
 import { BUTTON, FIELD } from '../ui/classes.ts';
 import { useTell } from '../store/use-tell.ts';
 
+/** As they are called in either English. */
+const ROAD_NAMES = { town: 'Town', country: 'Country', motorway: '{Motorway}' } as const satisfies Record<
+  (typeof ROADS)[number],
+  string
+>;
+
 const optionalNumber = z
   .string()
   .trim()
@@ -276,7 +282,7 @@ export function VehicleForm({
                 <select className={FIELD} {...register(`trips.${i}.road`)}>
                   {ROADS.map((r) => (
                     <option key={r} value={r}>
-                      {titled(r)}
+                      {tell(ROAD_NAMES[r])}
                     </option>
                   ))}
                 </select>

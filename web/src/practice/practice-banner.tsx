@@ -3,11 +3,14 @@ import { Link, useNavigate } from 'react-router';
 import type { CaseRecord } from '@pincer/core/case';
 import { endPractice, practiceOf, repairPracticeCar } from '../store/practice-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
+import { useWording } from '../store/use-tell.ts';
+import { wordsIn } from '@pincer/core/words';
 
 /** Over every station of a practice case: that nothing here is real, and the way to its end. */
 export function PracticeBanner({ record }: { record: CaseRecord }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const { words } = useWording();
   const practice = practiceOf(record);
   const left = practice?.wrong.length ?? 0;
   // What is repaired in the log is repaired in the car.
@@ -26,7 +29,7 @@ export function PracticeBanner({ record }: { record: CaseRecord }) {
       className="flex shrink-0 flex-wrap items-center justify-between gap-x-4 border-b-2 border-dashed border-own bg-own-soft px-3 md:px-4"
     >
       <p className="py-1">
-        <b>Practice.</b> {practice ? <>The driver says: “{practice.task.complaint}”</> : null}
+        <b>Practice.</b> {practice ? <>The driver says: “{wordsIn(practice.task.complaint, words)}”</> : null}
       </p>
       {isOver ? (
         <Link

@@ -21,6 +21,8 @@ import { Notice } from '../ui/notice.tsx';
 import { saveText } from '../ui/save-text.ts';
 import { usePracticeScores, type Played } from './use-practice-scores.ts';
 import { practisedCases } from '../store/logbook-selectors.ts';
+import { wordsIn } from '@pincer/core/words';
+import { useWording } from '../store/use-tell.ts';
 
 const KIND_TITLES: Readonly<Record<PracticeKind, string>> = {
   one: 'One fault',
@@ -75,6 +77,7 @@ export function PracticeBay() {
 }
 
 function Pick({ done }: { done: readonly CaseRecord[] }) {
+  const { words } = useWording();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [car, setCar] = useState<PracticeCar | typeof ANY>(ANY);
@@ -112,7 +115,7 @@ function Pick({ done }: { done: readonly CaseRecord[] }) {
         <Choice
           label="Vehicle"
           value={car}
-          options={PRACTICE_CARS.map((c) => [c, carTitle(c)])}
+          options={PRACTICE_CARS.map((c) => [c, wordsIn(carTitle(c), words)])}
           onChange={setCar}
         />
         <Choice
@@ -187,6 +190,7 @@ function Choice<T extends string>({
 
 /** Tasks that are not ended yet. */
 function Open({ cases }: { cases: readonly CaseRecord[] }) {
+  const { words } = useWording();
   if (cases.length === 0) return null;
   return (
     <section aria-labelledby="open-tasks" className={`${SHEET} p-4`}>
@@ -202,10 +206,10 @@ function Open({ cases }: { cases: readonly CaseRecord[] }) {
                 to={`/case/${c.id}/light`}
                 className="flex min-h-11 flex-wrap items-center gap-x-3 underline underline-offset-4"
               >
-                <b>{task ? carTitle(task.car) : 'A task that cannot be read'}</b>
+                <b>{task ? wordsIn(carTitle(task.car), words) : 'A task that cannot be read'}</b>
                 <span>begun {day(c.openedAt)}</span>
               </Link>
-              {task ? <p className="pb-2 text-[15px] text-ink-2">{task.complaint}</p> : null}
+              {task ? <p className="pb-2 text-[15px] text-ink-2">{wordsIn(task.complaint, words)}</p> : null}
             </li>
           );
         })}
@@ -293,6 +297,7 @@ const trendWord = (now: Played, before: Played): string =>
 
 /** A fault of one's own choice as a file, to give to somebody else. */
 function ForOthers() {
+  const { words } = useWording();
   const [id, setId] = useState(PRACTICE_TASKS[0]?.id ?? '');
   const task = PRACTICE_TASKS.find((t) => t.id === id);
   return (
@@ -305,7 +310,7 @@ function ForOthers() {
           <select className={FIELD} value={id} onChange={(e) => setId(e.target.value)}>
             {PRACTICE_TASKS.map((t) => (
               <option key={t.id} value={t.id}>
-                {carTitle(t.car)}: {namesOf(t)}
+                {wordsIn(`${carTitle(t.car)}: ${namesOf(t)}`, words)}
               </option>
             ))}
           </select>

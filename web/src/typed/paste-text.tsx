@@ -9,8 +9,8 @@ import { useAppDispatch } from '../store/store.ts';
 import { useDraft } from '../store/use-draft.ts';
 import { BUTTON, FIELD } from '../ui/classes.ts';
 import { FileButton } from '../ui/file-button.tsx';
-import { figure } from '../ui/format.ts';
-import { useTell } from '../store/use-tell.ts';
+import { inOwnUnit, readingName } from '../ui/reading.ts';
+import { useTell, useWording } from '../store/use-tell.ts';
 
 interface Pasted {
   text: string;
@@ -35,6 +35,7 @@ export function PasteText({
   onAdd: (findings: PastedFindings) => Promise<void>;
 }) {
   const tell = useTell();
+  const wording = useWording();
   const dispatch = useAppDispatch();
   const key = `paste:${caseId}`;
   const [pasted, setPasted] = useDraft(key, EMPTY, isPasted);
@@ -133,7 +134,13 @@ export function PasteText({
                     found.vin,
                   )
                 : null}
-              {found.values.map((v) => row(`v${v.pid}`, `${v.name}: ${figure(v.value)} ${v.unit}`, v))}
+              {found.values.map((v) =>
+                row(
+                  `v${v.pid}`,
+                  `${readingName(v.name, wording)}: ${inOwnUnit(v.value, v.unit, wording.units)}`,
+                  v,
+                ),
+              )}
               {found.monitors.map((m) =>
                 row(`m${m.monitor}`, `${MONITOR_NAMES[m.monitor]}: ${m.complete ? 'has run' : 'not yet'}`, m),
               )}

@@ -1,9 +1,11 @@
 import type { BeforeAfterRow } from '@pincer/core/assess';
+import { useTell } from '../../store/use-tell.ts';
 import { SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
 
 /** The readings that were odd, then and now, in one picture with its words beside it. */
 export function BeforeAfter() {
+  const tell = useTell();
   const rows = useCase().assessment.beforeAfter;
   if (rows.length === 0) return null;
   return (
@@ -12,8 +14,9 @@ export function BeforeAfter() {
         Before and after
       </h3>
       <p className="text-ink-2">
-        What was out of order before the last repair or clear. The grey band is what is expected; the ring is
-        before, the square is now.
+        {tell(
+          'What was out of order before the last repair or clear. The {grey} band is what is expected; the ring is before, the square is now.',
+        )}
       </p>
       <ul className="mt-2 divide-y divide-line">
         {rows.map((r) => (

@@ -1,17 +1,16 @@
 import type { ReadValue, Scan } from '@pincer/core/obd';
 import { unitName } from '@pincer/core/assess';
 import { UNKNOWN_ENGINE, windowOfScan, workedFigures, type WorkedFrom } from '@pincer/core/signals';
-import { ownUnit, wordsIn, type Wording } from '@pincer/core/words';
+import { wordsIn, type Wording } from '@pincer/core/words';
 import { cx } from '../../ui/classes.ts';
-import { figure } from '../../ui/format.ts';
+import { inOwnUnit, readingName } from '../../ui/reading.ts';
 import { useTell, useWording } from '../../store/use-tell.ts';
 
 /** A value in the owner's own unit and words. */
 export function shownValue(v: ReadValue, { units, words }: Wording): string {
   if (v.value === null) return 'not available';
   if (typeof v.value !== 'number') return wordsIn(v.value, words);
-  const own = ownUnit(v.unit, units);
-  return `${figure(own.of(v.value))} ${own.unit}`;
+  return inOwnUnit(v.value, v.unit, units);
 }
 
 function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) {
@@ -25,7 +24,7 @@ function Values({ of, isWide }: { of: readonly ReadValue[]; isWide?: boolean }) 
     >
       {of.map((v) => (
         <div key={`${v.pid}${v.part ?? ''}`} className="contents">
-          <dt className="text-ink-2">{wordsIn(v.name, wording.words)}</dt>
+          <dt className="text-ink-2">{readingName(v.name, wording)}</dt>
           <dd className="text-right font-mono">{shownValue(v, wording)}</dd>
         </div>
       ))}

@@ -1,6 +1,9 @@
 import type { OnBoardTest } from '@pincer/core/assess';
+import { ownUnit, type UnitChoice } from '@pincer/core/words';
+import { useWording } from '../../store/use-tell.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
+import { inOwnUnit, readingName } from '../../ui/reading.ts';
 
 const TREND = {
   better: 'further from it than before',
@@ -8,11 +11,12 @@ const TREND = {
   same: 'as before',
 } as const;
 
-/** Its limits in words: most tests have only one. */
-function limits({ min, max }: OnBoardTest): string {
-  if (min !== null && max !== null) return `${figure(min)}–${figure(max)}`;
-  if (max !== null) return `up to ${figure(max)}`;
-  return min === null ? 'none' : `from ${figure(min)}`;
+/** Its limits in words, in the owner's unit: most tests have only one. */
+function limits({ min, max, unit }: OnBoardTest, units: UnitChoice): string {
+  const { of } = ownUnit(unit, units);
+  if (min !== null && max !== null) return `${figure(of(min))}–${figure(of(max))}`;
+  if (max !== null) return `up to ${figure(of(max))}`;
+  return min === null ? 'none' : `from ${figure(of(min))}`;
 }
 
 /** Results of the car's own tests: value, limits, margin, trend; misfires by cylinder as lengths. */
@@ -23,6 +27,7 @@ export function OnBoardTests({
   tests: readonly OnBoardTest[];
   misfires: readonly { cylinder: number; count: number }[];
 }) {
+  const wording = useWording();
   if (tests.length === 0) return null;
   const most = Math.max(1, ...misfires.map((m) => m.count));
   return (
@@ -63,12 +68,12 @@ export function OnBoardTests({
             {tests.map((t) => (
               <tr key={t.id} className="border-t border-line align-top">
                 <th scope="row" className="py-1 font-normal">
-                  {t.name}
+                  {readingName(t.name, wording)}
                 </th>
                 <td className="py-1 pl-3 text-right font-mono">
-                  {figure(t.value)} {t.unit}
+                  {inOwnUnit(t.value, t.unit, wording.units)}
                 </td>
-                <td className="py-1 pl-3 text-right font-mono">{limits(t)}</td>
+                <td className="py-1 pl-3 text-right font-mono">{limits(t, wording.units)}</td>
                 <td className="py-1 pl-3">
                   {t.hasFailed ? <b>beyond its limit</b> : t.margin === null ? '–' : percent(t.margin)}
                   {t.trend ? <span className="text-ink-2"> · {TREND[t.trend]}</span> : null}

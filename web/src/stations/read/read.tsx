@@ -195,6 +195,7 @@ function LampNotice({ apart }: { apart: LampApart }) {
 
 /** What a memory that was cleared a few kilometres ago hides. */
 function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasHere: boolean }) {
+  const tell = useTell();
   const units = useUnits();
   const since = [
     km === null ? null : distance(km, units),
@@ -206,7 +207,9 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
       code does not prove the car is sound.{' '}
       {wasHere
         ? 'You cleared it in this case; Prove says what still has to run.'
-        : 'If somebody wants to sell it to you: ask what was cleared and why, and read again after 100 km (60 miles).'}
+        : tell(
+            'If somebody wants to sell it to you: ask what was cleared and why, and read again after {100 km}.',
+          )}
     </Notice>
   );
 }

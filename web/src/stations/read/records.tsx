@@ -2,6 +2,7 @@ import type { ScanView } from '@pincer/core/assess';
 import { useTell, useWording } from '../../store/use-tell.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { shownValue } from './all-readings.tsx';
+import { readingName } from '../../ui/reading.ts';
 
 /** What control units keep beside their codes: what the standard describes as values, the rest as bytes. */
 export function Records({ records }: Pick<ScanView, 'records'>) {
@@ -24,7 +25,7 @@ export function Records({ records }: Pick<ScanView, 'records'>) {
             {r.kind === 'conditions' ? 'conditions when it was stored' : 'counters and the like'}, record{' '}
             {r.record}
             <span className="block text-[15px]">
-              {r.values.map((v) => `${v.name} ${shownValue(v, wording)}`).join(', ')}
+              {r.values.map((v) => `${readingName(v.name, wording)} ${shownValue(v, wording)}`).join(', ')}
             </span>
             {r.bytes === '' ? null : (
               <span className="block font-mono text-[14px] break-all text-ink-2">{r.bytes}</span>

@@ -1,6 +1,6 @@
 import type { StoredConditions } from '@pincer/core/assess';
 import { SHEET } from '../../ui/classes.ts';
-import { figure, percent } from '../../ui/format.ts';
+import { percent } from '../../ui/format.ts';
 import { useUnits } from '../../store/use-units.ts';
 import { ownUnit } from '@pincer/core/words';
 
@@ -84,7 +84,7 @@ function Moment({ stored }: { stored: StoredConditions }) {
   ].filter((r) => r.value !== null && r.value > -38);
   const inOwn = (value: number, unit: string) => {
     const own = ownUnit(unit, units);
-    return `${figure(Math.round(own.of(value)))} ${own.unit}`;
+    return `${Math.round(own.of(value))} ${own.unit}`;
   };
   if (rows.length === 0) return null;
   return (

@@ -26,12 +26,14 @@ import { pauseWatching, stopWatching } from '../../store/watch-actions.ts';
 import { watchService } from '../../store/watch-service.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
-import { figure } from '../../ui/format.ts';
+import { counted, figure } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Traces, type Trace } from './traces.tsx';
 import { beep } from './beep.ts';
 import { useOneByOne } from './one-by-one.ts';
 import { useTell } from '../../store/use-tell.ts';
+import { apartInOwnUnit, inOwnUnit, readingName } from '../../ui/reading.ts';
+import { useWording } from '../../store/use-tell.ts';
 
 /** Seconds in view while it runs. */
 const VIEW = 30;
@@ -205,6 +207,7 @@ function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
 
 /** Move something, and see whether and how fast a reading follows; or wiggle a loom and hear each drop-out. */
 function MoveTest({ recording }: { recording: Recording }) {
+  const wording = useWording();
   const [channel, setChannel] = useState('');
   const [movedAt, setMovedAt] = useState<number | null>(null);
   const [isWiggling, setWiggling] = useState(false);
@@ -241,7 +244,7 @@ function MoveTest({ recording }: { recording: Recording }) {
           <select className={FIELD} value={id} onChange={(e) => setChannel(e.target.value)}>
             {recording.channels.map((c) => (
               <option key={c.id} value={c.id}>
-                {c.name}
+                {readingName(c.name, wording)}
               </option>
             ))}
           </select>
@@ -278,14 +281,16 @@ function MoveTest({ recording }: { recording: Recording }) {
               {response?.hasFollowed ? (
                 <>
                   <b>It followed</b> after {figure(Math.round((response.afterSeconds ?? 0) * 10) / 10)} s:
-                  from {figure(response.before)} to {figure(response.furthest)} {unit}.
+                  from {inOwnUnit(response.before, unit, wording.units)} to{' '}
+                  {inOwnUnit(response.furthest, unit, wording.units)}.
                 </>
               ) : passed < 10 ? (
                 'Watching…'
               ) : (
                 <>
-                  <b>It did not follow.</b> It stayed within {figure(response?.waver ?? 0)} {unit} of its
-                  value: check its connector and wiring.
+                  <b>It did not follow.</b> It stayed within{' '}
+                  {apartInOwnUnit(response?.waver ?? 0, unit, wording.units)} of its value: check its
+                  connector and wiring.
                 </>
               )}
             </p>
@@ -294,7 +299,7 @@ function MoveTest({ recording }: { recording: Recording }) {
             <p>
               {dropOuts.length === 0
                 ? 'Bend the wiring bit by bit. No drop-out so far.'
-                : `${dropOuts.length} ${dropOuts.length === 1 ? 'drop-out' : 'drop-outs'}, the last from ${figure(dropOuts.at(-1)?.from ?? 0)} to ${figure(dropOuts.at(-1)?.to ?? 0)} ${unit}: you bent it at the bad place.`}
+                : `${counted(dropOuts.length, 'drop-out')}, the last from ${inOwnUnit(dropOuts.at(-1)?.from ?? 0, unit, wording.units)} to ${inOwnUnit(dropOuts.at(-1)?.to ?? 0, unit, wording.units)}: you bent it at the bad place.`}
             </p>
           ) : null}
         </div>

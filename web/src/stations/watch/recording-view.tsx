@@ -12,6 +12,8 @@ import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
 import { useOneByOne } from './one-by-one.ts';
 import { SpanTable, Traces, type Trace } from './traces.tsx';
+import { readingName } from '../../ui/reading.ts';
+import { useWording } from '../../store/use-tell.ts';
 
 /** Pairs of extremes that a trace is thinned to: a pair for every few columns of a screen keeps each peak. */
 const BUCKETS = 100;
@@ -29,6 +31,7 @@ export function RecordingView({
   vehicle: Vehicle;
   onClose: () => void;
 }) {
+  const wording = useWording();
   const [opened, setOpened] = useState<OpenedRecording | 'missing' | null>(null);
   const [view, setView] = useState({ from: 0, to: Math.max(0.1, entry.seconds) });
   const [shown, setShown] = useState<string[]>(entry.channels.slice(0, SHOWN_AT_FIRST).map((c) => c.id));
@@ -197,7 +200,7 @@ export function RecordingView({
                   setShown(e.target.checked ? [...shown, c.id] : shown.filter((s) => s !== c.id))
                 }
               />
-              {c.name}
+              {readingName(c.name, wording)}
             </label>
           ))}
         </div>
