@@ -208,3 +208,27 @@ describe('what a code says', () => {
     );
   });
 });
+
+test('what a code means names its own part: what the control unit detected is not the same sentence on every page', () => {
+  const times = new Map<string, number>();
+  for (const { code } of describedCodes()) {
+    const [saw = ''] = /The control unit detected [^:]*?[.:]/.exec(explainCode(code).meaning) ?? [];
+    times.set(saw, (times.get(saw) ?? 0) + 1);
+  }
+  const often = [...times].filter(([, n]) => n > 36).map(([sentence]) => sentence);
+  expect(often).toEqual([]);
+});
+
+test.each([
+  ['P0201', /control circuit of the injector of cylinder 1.*before you replace the injector of cylinder 1/],
+  ['P0113', /intake air temperature sensor 1 above its range, as from a very cold sensor/],
+  ['P0351', /before you replace ignition coil A\./],
+  ['P0642', /Check the wiring and connectors of sensor reference voltage A before you replace any part/],
+  ['P2685', /the control wire of actuator supply voltage C/],
+  ['P0136', /oxygen sensor 2 of bank 1/],
+  ['P0156', /Bank 2 is the side without cylinder 1/],
+  ['C0035', /wheel speed sensor \(front right\)/],
+  ['U0100', /no message from engine control unit A for too long/],
+])('%s is told of its own part', (code, words) => {
+  expect(explainCode(code).meaning).toMatch(words);
+});

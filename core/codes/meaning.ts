@@ -2,7 +2,7 @@ import { COMPONENTS } from './components.ts';
 import type { CodeEntry } from './entry.ts';
 import { FAILURES } from './failures.ts';
 import type { Area, Component } from './part.ts';
-import { subjectOf } from './title.ts';
+import { namedPart } from './named-part.ts';
 import { SAW, SAW_OF_KIND, type PartKind } from './words/saw.ts';
 
 /** Parts that are moved or fed by the control unit: they give no signal that could be implausible. */
@@ -24,6 +24,10 @@ export function partKind(entry: CodeEntry): PartKind {
 
 /** What the control unit detected, told in the mechanism of this part; completes "The control unit detected ...". */
 export function sawOf(entry: CodeEntry): string {
+  return sawTemplate(entry).replaceAll('{part}', namedPart(entry).words);
+}
+
+function sawTemplate(entry: CodeEntry): string {
   const { code, component, failure } = entry;
   if (component === 'combustion' && entry.place.cylinder === undefined)
     return `the crankshaft slowing down when a cylinder should have fired${entry.place.label === 'several or random' ? ', and not always the same one' : ''}`;
@@ -47,37 +51,36 @@ const FIRST: Partial<Record<Area, string>> = {
   egr: 'Look for soot in valve and passage before you replace anything.',
 };
 
-/** As in the middle of a sentence: acronyms keep their capitals. */
-const inSentence = (name: string): string =>
-  /^\{?[A-Z][a-z–-]/.test(name) && !name.startsWith('NOx')
-    ? name.replace(/^\{?./, (start) => start.toLowerCase())
-    : name;
-
 /** What to make of it, with the part's own name, so that no page says what every other page says. */
 function advice(entry: CodeEntry): string {
   const { component, failure } = entry;
   const { area }: Component = COMPONENTS[component];
-  const name = inSentence(subjectOf(entry));
+  const { words, isThing } = namedPart(entry);
   if (area === 'restraints')
     return 'Leave it to a qualified {workshop}: never unplug or measure a yellow connector.';
   if (area === 'hybrid')
     return 'Do not touch anything orange: people qualified for high voltage must check it.';
   if (component === 'unit')
     return failure === 'lost'
-      ? 'Check its fuse, supply and ground, and the battery, before you suspect the unit.'
+      ? `Check its fuse, supply and ground, and the battery, before you suspect ${words}.`
       : '';
   if (component === 'data-bus') return 'Check the wiring of the bus and the connectors on it.';
+  if (failure === 'swapped') return 'Look whether their connectors were swapped before you replace anything.';
   const { kind } = FAILURES[failure];
-  if (kind === 'electrical') return `Check its connector and wiring before you replace the ${name}.`;
+  if (kind === 'electrical') {
+    return isThing
+      ? `Check its connector and wiring before you replace ${words}.`
+      : `Check the wiring and connectors of ${words} before you replace any part.`;
+  }
   if (kind === 'computer')
     return 'Check supply and grounds first: the control unit itself is the least likely cause.';
   if (kind === 'signal')
     return partKind(entry) === 'driven'
-      ? `Check that the ${name} can move and has its supply before you replace it.`
-      : `Either the ${name} is wrong, or what it measures really is: compare with other readings before you buy anything.`;
+      ? `Check that ${words} can move and has its supply before you replace it.`
+      : `Either ${words} is wrong, or what it measures really is: compare with other readings before you buy anything.`;
   if (component === 'catalyst')
     return 'Rule out exhaust leaks, misfire and the sensors before you replace the catalyst.';
-  return FIRST[area] ?? `It names what went wrong with the ${name}, not the part that caused it.`;
+  return FIRST[area] ?? `It names what went wrong with ${words}, not the part that caused it.`;
 }
 
 /** Where the counting differs between manufacturers, so that nobody opens the wrong cylinder or side. */
@@ -85,16 +88,19 @@ function counting(entry: CodeEntry): string {
   // What a coil's letter means stands with what a coil does.
   if (entry.component === 'coil') return '';
   if (entry.place.cylinder !== undefined)
-    return 'Manufacturers number cylinders differently: check the {handbook} before you touch one.';
-  return entry.place.bank === undefined
-    ? ''
-    : 'Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.';
+    return `Which one is cylinder ${entry.place.cylinder} differs between manufacturers: check the {handbook} first.`;
+  if (entry.place.bank === undefined) return '';
+  return entry.place.bank === 1
+    ? 'Bank 1 is the side with cylinder 1; an in-line engine has only bank 1.'
+    : 'Bank 2 is the side without cylinder 1.';
 }
 
 /** One short paragraph: what the part does, what the control unit detected, and what that does not say yet. */
 export function meaningOf(entry: CodeEntry): string {
   const { does }: Component = COMPONENTS[entry.component];
-  return [does, `The control unit detected ${sawOf(entry)}.`, advice(entry), counting(entry)]
+  const what =
+    entry.component === 'unit' ? `Other control units work with what ${namedPart(entry).words} sends.` : does;
+  return [what, `The control unit detected ${sawOf(entry)}.`, advice(entry), counting(entry)]
     .filter((sentence) => sentence !== '')
     .join(' ');
 }

@@ -5,34 +5,35 @@ export type PartKind = 'temperature' | 'powered' | 'sensor' | 'switch' | 'unit' 
 
 type Words = Partial<Record<FailureId, string>>;
 
-/** What the control unit detected, by kind of part. */
+/** What the control unit detected, by kind of part; `{part}` is the part with its place. */
 export const SAW_OF_KIND: Partial<Record<PartKind, Words>> = {
   temperature: {
-    low: 'a voltage below the sensor’s range, as from a very hot sensor: usually a short to ground, or the sensor itself',
-    high: 'a voltage above the sensor’s range, as from a very cold sensor: usually an unplugged connector or a broken wire',
+    low: 'a voltage of {part} below its range, as from a very hot sensor: usually a short to ground, or the sensor itself',
+    high: 'a voltage of {part} above its range, as from a very cold sensor: usually an unplugged connector or a broken wire',
   },
   powered: {
-    low: 'a voltage below the sensor’s range: an unplugged connector, no supply, a short to ground, or the sensor itself',
-    high: 'a voltage above the sensor’s range: a lost ground, a short to supply, or the sensor itself',
+    low: 'a voltage of {part} below its range: an unplugged connector, no supply, a short to ground, or the sensor itself',
+    high: 'a voltage of {part} above its range: a lost ground, a short to supply, or the sensor itself',
   },
   sensor: {
-    low: 'a signal below the sensor’s range: a short to ground, no supply, or the sensor itself',
-    high: 'a signal above the sensor’s range: a lost ground, a broken wire, a short to supply, or the sensor itself',
+    low: 'a signal of {part} below its range: a short to ground, no supply, or the sensor itself',
+    high: 'a signal of {part} above its range: a lost ground, a broken wire, a short to supply, or the sensor itself',
   },
   switch: {
-    circuit: 'a switch signal that cannot be right',
-    range: 'a switch position that does not fit what the vehicle is doing',
+    circuit: 'a signal of {part} that cannot be right',
+    range: 'a position of {part} that does not fit what the vehicle is doing',
   },
   driven: {
-    circuit: 'a voltage or current in its control circuit that cannot be right',
-    range: 'that the part or its circuit did not do what was commanded',
-    intermittent: 'its circuit failing now and then: suspect the connector, its pins and chafed wiring',
-    slow: 'the part moving too slowly',
-    low: 'a voltage in its circuit below the range: a short to ground, no supply, or the part itself',
-    high: 'a voltage in its circuit above the range: a short to supply, or the part itself',
+    circuit: 'a voltage or current in the control circuit of {part} that cannot be right',
+    range: 'that {part} or its circuit did not do what was commanded',
+    intermittent:
+      'the circuit of {part} failing now and then: suspect the connector, its pins and chafed wiring',
+    slow: 'that {part} moves too slowly',
+    low: 'a voltage in the circuit of {part} below its range: a short to ground, no supply, or the part itself',
+    high: 'a voltage in the circuit of {part} above its range: a short to supply, or the part itself',
   },
   other: {
-    range: 'a value that is possible but does not fit the other readings',
+    range: 'a value of {part} that is possible but does not fit the other readings',
   },
   unit: {
     performance: 'that one of its own plausibility checks failed',
@@ -79,6 +80,8 @@ export const SAW: Readonly<Record<string, string>> = {
   'control-unit:performance': 'that one of its own plausibility checks failed',
   'hybrid-unit:performance': 'that one of its own plausibility checks failed',
   'hybrid-start:performance': 'that the engine did not run although it was cranked',
+  'idle:value-high': 'an idle speed above the one that it commands',
+  'idle:value-low': 'an idle speed below the one that it commands',
   'idle:unstable': 'the engine speed jumping about at idle',
   P0893: 'two gears engaged at once',
 };
