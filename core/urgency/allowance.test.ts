@@ -230,7 +230,16 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['throttle held back', 'short-trips', 'throttle', [lamp('engine', 'out'), codes('P2106')]],
   ['pedal tracks', 'short-trips', 'throttle', [lamp('engine', 'out'), codes('P2138')]],
   ['control unit memory', 'short-trips', 'throttle-area', [lamp('engine', 'out'), codes('P0601')]],
-  ['filter full', 'short-trips', 'throttle-area', [lamp('engine', 'out'), codes('P2463')]],
+  // A long, steady drive is the remedy: it must not read "short trips".
+  ['filter full of soot', 'some-weeks', 'particulate-full', [lamp('engine', 'out'), codes('P2463')]],
+  ['filter full of ash', 'short-trips', 'throttle-area', [lamp('engine', 'out'), codes('P242F')]],
+  ['filter full, its light on', 'some-weeks', 'particulate-full', [lamp('particulate'), codes('P2463')]],
+  [
+    'filter full, its light flashes',
+    'short-trips',
+    'particulate-flashing',
+    [lamp('particulate', 'flashing'), codes('P2463')],
+  ],
   ['particulate filter efficiency', 'some-weeks', 'described', [lamp('engine', 'out'), codes('P2002')]],
   ['NOx sensor', 'some-weeks', 'described', [lamp('engine', 'out'), codes('P2200')]],
   ['reductant quality', 'some-weeks', 'described', [lamp('engine', 'out'), codes('P207F')]],

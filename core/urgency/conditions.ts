@@ -54,6 +54,9 @@ export const failing =
   (area: Area, ...failures: FailureId[]) =>
   (f: UrgencyFacts) =>
     f.entries.some((e) => e.area === area && failures.includes(e.failure));
+/** The particulate filter is full of this: soot burns off on a long drive, ash stays. */
+export const filterFullOf = (what: 'soot' | 'ash') => (f: UrgencyFacts) =>
+  f.entries.some((e) => e.area === 'particulate' && e.failure === 'full' && e.place.label === what);
 /** The voltage with the engine running is what a charging system gives. What was not measured does not hold. */
 export const chargesNow = (f: UrgencyFacts): boolean =>
   f.judgements.some((j) => j.rule === 'charging' && j.verdict === 'sound');

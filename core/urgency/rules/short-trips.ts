@@ -1,4 +1,4 @@
-import { found, lit, steady, yes, code, inArea, onPart, failing, MISFIRE } from '../conditions.ts';
+import { found, lit, steady, yes, code, inArea, onPart, filterFullOf, MISFIRE } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave short and gentle trips. */
@@ -131,7 +131,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
   {
     id: 'throttle-area',
     level: 'short-trips',
-    holds: (f) => inArea('throttle', 'computer')(f) || failing('particulate', 'full')(f),
+    holds: (f) => inArea('throttle', 'computer')(f) || filterFullOf('ash')(f),
     because: 'The engine may cut its power at any moment.',
     then: 'Make short trips, with no {overtaking}.',
     once: 'it is repaired',

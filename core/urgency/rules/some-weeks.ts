@@ -1,4 +1,4 @@
-import { chargesNow, failing, lit, steady, newCode, newInArea } from '../conditions.ts';
+import { chargesNow, failing, filterFullOf, lit, steady, newCode, newInArea } from '../conditions.ts';
 import type { UrgencyRule } from '../rule.ts';
 
 /** Rules that leave some weeks. */
@@ -48,6 +48,16 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     because: 'An emission check failed: no danger to the engine, but an inspection would fail.',
     then: 'Drive normally and repair it before the inspection.',
     once: 'the check passes again',
+  },
+  {
+    id: 'particulate-full',
+    level: 'some-weeks',
+    // What cleans it is a long drive: "short trips" would fill it for good. Limp mode and a flashing light say otherwise, by their own rules.
+    holds: filterFullOf('soot'),
+    because:
+      'The particulate filter is full of soot: a long, steady drive cleans it, and short trips fill it for good.',
+    then: 'Drive 20 minutes or more at a steady {60 to 100 km/h}, engine warm, out of town, within the next days. Do not stop on dry grass. If the power drops or the filter light flashes, have it read before you drive on.',
+    once: 'the code stays away after such a drive',
   },
   {
     id: 'described',
