@@ -134,6 +134,7 @@ interface Gathered extends Told {
   codes: CodesTold['codes'];
   accepted: CodesTold['accepted'];
   judgements: ReadingsTold['judgements'];
+  decided: ReadingsTold['decided'];
 }
 
 /**
@@ -164,7 +165,13 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean, now: Date):
     isOver ? NOTHING : returnFacts(state),
     isOver ? NOTHING : lampOnFacts(state),
   );
-  return { ...told, codes: codes.codes, accepted: codes.accepted, judgements: readings.judgements };
+  return {
+    ...told,
+    codes: codes.codes,
+    accepted: codes.accepted,
+    judgements: readings.judgements,
+    decided: readings.decided,
+  };
 }
 
 /** Whether anything was seen at all; that nothing was is no reason to name a cause. */
@@ -201,7 +208,7 @@ export function assess(
   const situation = quietOf(
     state,
     told.codes,
-    told.judgements.some((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
+    told.decided.some((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
     proof.status !== 'not-cleared' && proof.way !== 'repair' && !isOver,
   );
   const posterior = posteriorOf(instances, told.evidence, situation?.share);
@@ -211,7 +218,7 @@ export function assess(
   // 3. How far it may still be driven.
   const allowance = driveAllowance(
     urgencyFacts(state, {
-      judgements: told.judgements,
+      judgements: told.decided,
       accepted: new Set(acceptedNow(vehicle).keys()),
       ...afterClear(state, proof),
     }),

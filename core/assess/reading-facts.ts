@@ -111,6 +111,8 @@ function keysOf(rule: RuleId): ObservationKey[] {
 const ONLY_ODD_SPEAKS: ReadonlySet<RuleId> = new Set(['trims-compared']);
 
 function observationsOf(j: Judgement): { key: ObservationKey; isPresent: boolean }[] {
+  // It may be either: it says nothing, and takes nothing back that was found before.
+  if (j.verdict === 'borderline') return [];
   const isOdd = j.verdict !== 'sound';
   const found = RULE_OBSERVATION[j.rule];
   if (found === undefined || (!isOdd && ONLY_ODD_SPEAKS.has(j.rule))) return [];
@@ -150,8 +152,10 @@ export function sourcesOf(state: CaseState, vehicle: Vehicle): Source[] {
 
 /** Verdicts on readings, with what they tell. */
 export interface ReadingsTold extends Told {
-  /** The newest verdict of each rule. */
+  /** The newest verdict of each rule, as it is shown. */
   judgements: readonly Judgement[];
+  /** The newest of each that decides: one that is borderline takes nothing back that was found before it. */
+  decided: readonly Judgement[];
 }
 
 /**
@@ -170,6 +174,7 @@ export function readingFacts(
   const settled = new Set<RuleId>();
   const seen = new Set<ObservationKey>();
   const newest = new Map<RuleId, Judgement>();
+  const decided = new Map<RuleId, Judgement>();
   const facts = new Map<string, Fact>();
   const evidence: Evidence[] = [];
   for (const { entry, windows, before: shownBefore } of sources.reverse()) {
@@ -181,6 +186,9 @@ export function readingFacts(
     for (const j of found) {
       const before = newest.get(j.rule);
       if (!before || before.verdict === 'not-judged') newest.set(j.rule, j);
+      const was = decided.get(j.rule)?.verdict ?? 'not-judged';
+      if (was === 'not-judged' || (was === 'borderline' && j.verdict !== 'not-judged'))
+        decided.set(j.rule, j);
       if (j.verdict === 'not-judged' || !counts(entry)) continue;
       const keys = observationsOf(j).filter((o) => !seen.has(o.key));
       for (const { key } of keys) seen.add(key);
@@ -205,7 +213,12 @@ export function readingFacts(
     facts.set(MISFIRE_COUNTS, misfire.fact);
     evidence.push(misfire.evidence);
   }
-  return { facts: [...facts.values()], evidence, judgements: [...newest.values()] };
+  return {
+    facts: [...facts.values()],
+    evidence,
+    judgements: [...newest.values()],
+    decided: [...decided.values()],
+  };
 }
 
 const MISFIRE_COUNTS = 'rule:misfire-counts';

@@ -152,7 +152,12 @@ const RULES_OF = {
   petrol: RULES.filter((r) => !r.engines || r.engines !== 'diesel'),
 };
 
-const GRAVITY: Readonly<Record<Finding['verdict'], number>> = { sound: 0, odd: 1, impossible: 2 };
+const GRAVITY: Readonly<Record<Finding['verdict'], number>> = {
+  sound: 0,
+  borderline: 1,
+  odd: 2,
+  impossible: 3,
+};
 
 /**
  * What the rules find in windows; the gravest verdict of a rule counts, and one whose state or readings are missing says

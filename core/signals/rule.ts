@@ -1,7 +1,8 @@
 import type { StatKey } from './readings.ts';
 import type { EngineState, Stat, Window } from './window.ts';
 
-export type Verdict = 'sound' | 'odd' | 'impossible' | 'not-judged';
+/** `borderline`: beyond what is expected, and not so far that it is wrong: it speaks neither for nor against anything. */
+export type Verdict = 'sound' | 'borderline' | 'odd' | 'impossible' | 'not-judged';
 
 /** What a rule finds where it can judge. */
 export interface Finding {
@@ -65,6 +66,42 @@ export function within(value: number, low: number, high: number, measured: strin
   return value > high
     ? { verdict: 'odd', measured, side: 'high', scale }
     : { verdict: 'sound', measured, scale };
+}
+
+/** Where a figure is expected, and beyond what it is odd; open sides are infinite. */
+export interface Limits {
+  expected: readonly [low: number, high: number];
+  odd: readonly [low: number, high: number];
+}
+
+/** Sound where it is expected, odd beyond its limits, borderline between the two. */
+export function graded(value: number, { expected, odd }: Limits, measured: string): Finding {
+  const [low, high] = expected;
+  const scale = Number.isFinite(low) && Number.isFinite(high) ? { scale: { value, low, high } } : {};
+  if (value >= low && value <= high) return { verdict: 'sound', measured, ...scale };
+  const side = value < low ? 'low' : 'high';
+  const isOdd = value < odd[0] || value > odd[1];
+  return { verdict: isOdd ? 'odd' : 'borderline', measured, side, ...scale };
+}
+
+/** Units that owners may have otherwise: figures of them are tagged, so that they are told in the owner's. */
+const TAGGED: ReadonlySet<string> = new Set(['kPa', 'bar', '°C', 'K']);
+
+/** The limits that are judged, in words: `12.4 V or more; odd under 12 V`. */
+export function limitWords({ expected: [low, high], odd: [least, most] }: Limits, unit: string): string {
+  const figure = (n: number): string => n.toLocaleString('en-GB').replace('-', '−');
+  const told = (text: string): string => (TAGGED.has(unit) ? `{${text} ${unit}}` : `${text} ${unit}`);
+  const range =
+    low === -Infinity
+      ? `up to ${told(figure(high))}`
+      : high === Infinity
+        ? `${told(figure(low))} or more`
+        : told(`${figure(low)} to ${figure(high)}`);
+  const edges = [
+    ...(least === -Infinity ? [] : [`under ${told(figure(least))}`]),
+    ...(most === Infinity ? [] : [`over ${told(figure(most))}`]),
+  ];
+  return `${range}; odd ${edges.join(' or ')}`;
 }
 
 /** Odd when it does not hold. */

@@ -1,11 +1,21 @@
 import { airPressureAt } from '@pincer/core/meter';
-import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
+import { ANY, fixed, graded, holds, limitWords, rule, RUNNING, within, type Limits } from '../rule.ts';
 import { speedDensity } from '../speed-density.ts';
 
 /** Volumetric efficiency that a sound engine stays within. */
 const VE = { low: 0.55, high: 1.05 } as const;
 /** Allowance for the sensor and the moment, both ways. */
 const FLOW_MARGIN = 0.8;
+
+const IDLE_PRESSURE = {
+  car: { expected: [25, 45], odd: [18, 50] },
+  motorcycle: { expected: [25, 55], odd: [18, 58] },
+} as const satisfies Record<string, Limits>;
+const IDLE_LOAD: Limits = { expected: [10, 45], odd: [5, 50] };
+const IDLE_SPEED = {
+  car: { expected: [600, 1_000], odd: [550, 1_050] },
+  motorcycle: { expected: [1_000, 1_600], odd: [950, 1_700] },
+} as const satisfies Record<string, Limits>;
 
 export const AIR_RULES = [
   rule({
@@ -115,12 +125,12 @@ export const AIR_RULES = [
     states: ['idle-warm'],
     needs: ['manifold'],
     engines: 'petrol',
-    expected: '{25 to 45 kPa}, warm {petrol} engine',
-    source: '{Workshop} practice; motorcycles up to {55 kPa}',
+    expected: `${limitWords(IDLE_PRESSURE.car, 'kPa')}, warm {petrol} engine`,
+    source: '{Workshop} practice; motorcycles up to {55 kPa}, odd over {58 kPa}',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of, w) => {
       const p = of('manifold').mean;
-      return within(p, 18, w.engine.isMotorcycle ? 58 : 50, `{${fixed(p)} kPa}`);
+      return graded(p, IDLE_PRESSURE[w.engine.isMotorcycle ? 'motorcycle' : 'car'], `{${fixed(p)} kPa}`);
     },
   }),
   rule({
@@ -181,24 +191,22 @@ export const AIR_RULES = [
     title: 'Load at idle',
     states: ['idle-warm'],
     needs: ['load'],
-    expected: '10 to 45 %',
+    expected: limitWords(IDLE_LOAD, '%'),
     source: '{Workshop} practice, nothing switched on',
     toJudge: 'Read at idle with the engine warm.',
-    judge: (of) => within(of('load').mean, 5, 50, `${fixed(of('load').mean)} %`),
+    judge: (of) => graded(of('load').mean, IDLE_LOAD, `${fixed(of('load').mean)} %`),
   }),
   rule({
     id: 'idle-speed',
     title: 'Idle speed',
     states: ['idle-warm'],
     needs: ['engineSpeed'],
-    expected: '600 to 1,000 rpm warm; motorcycles 1,000 to 1,600',
+    expected: `${limitWords(IDLE_SPEED.car, 'rpm')}; motorcycles ${limitWords(IDLE_SPEED.motorcycle, 'rpm')}`,
     source: '{Workshop} practice; the {handbook}’s figure wins',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of, w) => {
       const rpm = of('engineSpeed').mean;
-      return w.engine.isMotorcycle
-        ? within(rpm, 950, 1_700, `${fixed(rpm)} rpm`)
-        : within(rpm, 550, 1_050, `${fixed(rpm)} rpm`);
+      return graded(rpm, IDLE_SPEED[w.engine.isMotorcycle ? 'motorcycle' : 'car'], `${fixed(rpm)} rpm`);
     },
   }),
   rule({

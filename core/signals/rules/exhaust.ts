@@ -1,5 +1,7 @@
-import { RUNNING, fixed, holds, rule, within } from '../rule.ts';
+import { fixed, graded, holds, rule, RUNNING, type Limits } from '../rule.ts';
 import { SOUND_SWINGS, isCatalystHot, isSteered, sensorSwings } from './gates.ts';
+
+const FRONT_LAMBDA: Limits = { expected: [0.97, 1.03], odd: [0.95, 1.05] };
 
 export const EXHAUST_RULES = [
   rule({
@@ -69,12 +71,12 @@ export const EXHAUST_RULES = [
     states: ['idle-warm', 'raised', 'cruise'],
     needs: ['frontLambda', 'coolant'],
     engines: 'petrol',
-    expected: 'λ 0.97 to 1.03 once warm',
+    expected: 'λ 0.97 to 1.03 once warm; odd under 0.95 or over 1.05',
     source: 'Closed loop steers to λ 1',
     toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
-      return within(of('frontLambda').mean, 0.95, 1.05, `λ ${fixed(of('frontLambda').mean, 2)}`);
+      return graded(of('frontLambda').mean, FRONT_LAMBDA, `λ ${fixed(of('frontLambda').mean, 2)}`);
     },
   }),
   rule({

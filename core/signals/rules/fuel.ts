@@ -1,4 +1,16 @@
-import { ANY, RUNNING, fixed, holds, rule, sumWords, type Rule, within } from '../rule.ts';
+import {
+  ANY,
+  fixed,
+  graded,
+  holds,
+  limitWords,
+  rule,
+  RUNNING,
+  sumWords,
+  within,
+  type Limits,
+  type Rule,
+} from '../rule.ts';
 import type { EngineState } from '../window.ts';
 import { isSteered } from './gates.ts';
 
@@ -14,15 +26,20 @@ const trims = <Id extends string>(
     states,
     needs: ['shortTrim', 'longTrim'],
     engines: 'petrol',
-    expected: 'short plus long trim within ±10 %',
+    expected: 'short plus long trim within ±8 %; odd beyond ±10 %',
     source: '{Workshop} practice; the codes for lean and rich set at about ±25 %',
     toJudge,
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const [short, long] = [of('shortTrim').mean, of('longTrim').mean];
-      return within(short + long, -10, 10, `${sumWords(short, long)} %`);
+      return graded(short + long, TRIM, `${sumWords(short, long)} %`);
     },
   });
+
+const TRIM: Limits = { expected: [-8, 8], odd: [-10, 10] };
+const LAMBDA: Limits = { expected: [0.97, 1.03], odd: [0.96, 1.04] };
+const RAIL_AT_IDLE: Limits = { expected: [200, 500], odd: [180, 600] };
+const TIMING: Limits = { expected: [0, 20], odd: [-5, 25] };
 
 /** Points by which the correction at idle and above it may differ on a sound engine, %. */
 const TRIMS_DIFFER = 8;
@@ -78,13 +95,13 @@ export const FUEL_RULES = [
     states: ['idle-warm', 'raised', 'cruise'],
     needs: ['lambdaCommand', 'coolant'],
     engines: 'petrol',
-    expected: 'λ 0.97 to 1.03 once warm',
+    expected: 'λ 0.97 to 1.03 once warm; odd under 0.96 or over 1.04',
     source: 'Closed loop steers to λ 1 for the catalyst',
     toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
       const isOpenLoop = (w.stats['fuelLoop']?.last ?? 2) !== 2;
       if (of('coolant').mean < 60 || isOpenLoop) return null;
-      return within(of('lambdaCommand').mean, 0.96, 1.04, `λ ${fixed(of('lambdaCommand').mean, 2)}`);
+      return graded(of('lambdaCommand').mean, LAMBDA, `λ ${fixed(of('lambdaCommand').mean, 2)}`);
     },
   }),
   rule({
@@ -112,10 +129,10 @@ export const FUEL_RULES = [
     states: ['idle-cold', 'idle-warm'],
     needs: ['rail'],
     engines: 'diesel',
-    expected: '{200 to 500 bar}, common-rail diesel',
+    expected: `${limitWords(RAIL_AT_IDLE, 'bar')}, common-rail diesel`,
     source: '{Workshop} practice; the manual’s figure wins',
     toJudge: 'Read at idle.',
-    judge: (of) => within(of('rail').mean / 100, 180, 600, `{${fixed(of('rail').mean / 100)} bar}`),
+    judge: (of) => graded(of('rail').mean / 100, RAIL_AT_IDLE, `{${fixed(of('rail').mean / 100)} bar}`),
   }),
   rule({
     id: 'fuel-level-possible',
@@ -149,10 +166,10 @@ export const FUEL_RULES = [
     states: ['idle-warm'],
     needs: ['timing'],
     engines: 'petrol',
-    expected: '0 to 20° before top dead {centre}, wavering',
+    expected: '0 to 20° before top dead {centre}, wavering; odd under −5° or over 25°',
     source: '{Workshop} practice; idle is steered with the timing',
     toJudge: 'Read at idle with the engine warm.',
-    judge: (of) => within(of('timing').mean, -5, 25, `${fixed(of('timing').mean)}°`),
+    judge: (of) => graded(of('timing').mean, TIMING, `${fixed(of('timing').mean)}°`),
   }),
   rule({
     id: 'run-time-counts',

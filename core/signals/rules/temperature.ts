@@ -1,4 +1,16 @@
-import { ANY, MOVING, RUNNING, fixed, holds, rule, within, type Rule } from '../rule.ts';
+import {
+  ANY,
+  fixed,
+  graded,
+  holds,
+  limitWords,
+  MOVING,
+  rule,
+  RUNNING,
+  within,
+  type Limits,
+  type Rule,
+} from '../rule.ts';
 import type { ReadingKey } from '../readings.ts';
 
 const NTC = 'NTC sensors read {−40 °C} when the circuit is open and above {130 °C} when it is shorted';
@@ -23,12 +35,16 @@ const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<I
     },
   });
 
+const SOAK: Limits = { expected: [-Infinity, 5], odd: [-Infinity, 12] };
+const SOAK_IN_SUN: Limits = { expected: [-Infinity, 5], odd: [-Infinity, 15] };
+const WARM: Limits = { expected: [75, Infinity], odd: [70, Infinity] };
+
 /** Two sensors that a night's stand makes equal. */
 const soak = <Id extends string>(
   id: Id,
   title: string,
   [a, b]: readonly [ReadingKey, ReadingKey],
-  limit: number,
+  limits: Limits,
   expected: string,
 ): Rule<Id> =>
   rule({
@@ -46,7 +62,8 @@ const soak = <Id extends string>(
       const coolant = w.stats['coolant']?.first ?? 0;
       if (coolant > 40 || (w.stats['runTime']?.first ?? 0) > 30 || isRail(x) || isRail(y) || isRail(coolant))
         return null;
-      return holds(Math.abs(x - y) <= limit, `{${fixed(x)} and ${fixed(y)} °C}`, x > y ? 'high' : 'low');
+      const measured = `{${fixed(x)} and ${fixed(y)} °C}`;
+      return { ...graded(Math.abs(x - y), limits, measured), side: x > y ? 'high' : 'low' };
     },
   });
 
@@ -59,35 +76,35 @@ export const TEMPERATURE_RULES = [
     'soak',
     'Coolant and intake air temperatures agree after a night',
     ['coolant', 'intake'],
-    12,
-    'within {5 K} of each other before the first start',
+    SOAK,
+    `${limitWords(SOAK, 'K')} apart before the first start`,
   ),
   soak(
     'soak-oil',
     'Oil and coolant agree after a night',
     ['oil', 'coolant'],
-    12,
-    'within {5 K} of each other before the first start',
+    SOAK,
+    `${limitWords(SOAK, 'K')} apart before the first start`,
   ),
   soak(
     'soak-outside',
     'Intake and outside agree after a night',
     ['intake', 'outside'],
-    15,
-    'within {5 K} of each other, more in the sun',
+    SOAK_IN_SUN,
+    `${limitWords(SOAK_IN_SUN, 'K')} apart, more in the sun`,
   ),
   rule({
     id: 'warm-up',
     title: 'Coolant warms up in time',
     states: RUNNING,
     needs: ['coolant', 'runTime'],
-    expected: 'past {75 °C} after 15 minutes',
+    expected: `${limitWords(WARM, '°C')} after 15 minutes`,
     source: 'Thermostats open at {80 to 90 °C}',
     toJudge: 'Read after at least 15 minutes of driving.',
     judge: (of) => {
       const [t, s] = [of('coolant').last, of('runTime').last];
       if (s < 900 || isRail(t)) return null;
-      return holds(t >= 70, `{${fixed(t)} °C} after ${fixed(s / 60)} min`, 'low');
+      return graded(t, WARM, `{${fixed(t)} °C} after ${fixed(s / 60)} min`);
     },
   }),
   rule({

@@ -1,7 +1,10 @@
-import { ANY, fixed, holds, rule, within } from '../rule.ts';
+import { ANY, fixed, graded, holds, limitWords, rule, within, type Limits } from '../rule.ts';
 
 /** Ratios that two pedal tracks are built to: equal, or one at half. */
 const RATIOS = [1, 2, 0.5] as const;
+
+const PEDAL_AT_REST: Limits = { expected: [5, 25], odd: [2, 30] };
+const THROTTLE_AT_IDLE: Limits = { expected: [5, 22], odd: [3, 24] };
 
 export const THROTTLE_RULES = [
   rule({
@@ -27,17 +30,17 @@ export const THROTTLE_RULES = [
     title: 'Pedal at rest',
     states: ['key-on'],
     needs: ['pedalD'],
-    expected: '5 to 25 % untouched',
+    expected: `${limitWords(PEDAL_AT_REST, '%')}, untouched`,
     source: 'Sensors rest above zero, so that a broken wire can be told from a released pedal',
     toJudge: 'Ignition on, foot off the pedal.',
-    judge: (of) => within(of('pedalD').min, 2, 30, `${fixed(of('pedalD').min)} %`),
+    judge: (of) => graded(of('pedalD').min, PEDAL_AT_REST, `${fixed(of('pedalD').min)} %`),
   }),
   rule({
     id: 'throttle-follows',
     title: 'Throttle follows its command',
     states: ANY,
     needs: ['throttleGap', 'throttle', 'throttleCommand'],
-    expected: 'within 4 % once it has moved',
+    expected: 'within 5 % once it has moved',
     source: 'Control units set a code at 5 to 10 % for half a second',
     toJudge: 'Read once; better, record while you rev.',
     judge: (of) => {
@@ -56,9 +59,9 @@ export const THROTTLE_RULES = [
     states: ['idle-warm'],
     needs: ['throttle'],
     engines: 'petrol',
-    expected: '5 to 22 % by its sensor',
+    expected: `${limitWords(THROTTLE_AT_IDLE, '%')}, by its sensor`,
     source: '{Workshop} practice; carbon makes it open further to keep the idle',
     toJudge: 'Read at idle with the engine warm.',
-    judge: (of) => within(of('throttle').mean, 3, 24, `${fixed(of('throttle').mean)} %`),
+    judge: (of) => graded(of('throttle').mean, THROTTLE_AT_IDLE, `${fixed(of('throttle').mean)} %`),
   }),
 ] as const;

@@ -1,7 +1,16 @@
+import type { Judgement } from '@pincer/core/signals';
 import type { BeforeAfterRow } from '@pincer/core/assess';
 import { useTell } from '../../store/use-tell.ts';
 import { SHEET, cx } from '../../ui/classes.ts';
 import { useCase } from '../case-context.ts';
+
+const NOW: Readonly<Record<Judgement['verdict'], string>> = {
+  sound: 'as it should be',
+  borderline: 'borderline: neither normal nor clearly wrong',
+  odd: 'still out of order',
+  impossible: 'still out of order',
+  'not-judged': 'not judged',
+};
 
 /** The readings that were odd, then and now, in one picture with its words beside it. */
 export function BeforeAfter() {
@@ -27,8 +36,7 @@ export function BeforeAfter() {
                 Before: <span className="font-mono">{r.before.measured}</span>. Now:{' '}
                 {r.now ? (
                   <>
-                    <span className="font-mono">{r.now.measured}</span>,{' '}
-                    {r.now.verdict === 'sound' ? 'as it should be' : 'still out of order'}.
+                    <span className="font-mono">{r.now.measured}</span>, {NOW[r.now.verdict]}.
                   </>
                 ) : (
                   'not measured again.'

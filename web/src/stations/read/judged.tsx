@@ -9,6 +9,7 @@ import { AllReadings } from './all-readings.tsx';
 export function Judged({ reading, judgements }: { reading: Scan; judgements: readonly Judgement[] }) {
   const { vehicle } = useCase();
   const odd = judgements.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
+  const borderline = judgements.filter((j) => j.verdict === 'borderline');
   const sound = judgements.filter((j) => j.verdict === 'sound');
   const open = judgements.filter((j) => j.verdict === 'not-judged');
   return (
@@ -23,7 +24,7 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
       </div>
       {odd.length === 0 ? (
         <p className="mt-1">
-          {sound.length === 0
+          {sound.length + borderline.length === 0
             ? 'None could be checked yet.'
             : 'Nothing unusual in what could be checked so far. A fault may still show under other conditions.'}
         </p>
@@ -43,6 +44,21 @@ export function Judged({ reading, judgements }: { reading: Scan; judgements: rea
           ))}
         </ul>
       )}
+      {borderline.length > 0 ? (
+        <div className="mt-2 border-t border-line pt-2">
+          <p className="font-semibold">
+            Borderline: neither normal nor clearly wrong. Measure them again later.
+          </p>
+          <ul className="list-disc pl-5">
+            {borderline.map((j) => (
+              <li key={j.rule}>
+                {j.title}: <span className="font-mono text-[15px]">{j.measured}</span>{' '}
+                <span className="text-[15px] text-ink-2">Expected: {j.expected}.</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
       {sound.length > 0 ? (
         <details className="mt-1">
           <summary className="flex min-h-11 items-center font-semibold">

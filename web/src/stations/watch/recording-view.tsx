@@ -226,12 +226,13 @@ function Verdicts({ entry, vehicle }: { entry: EntryOf<'recording'>; vehicle: Ve
   }, [entry.windows, vehicle]);
   const odd = judged.filter((j) => j.verdict === 'odd' || j.verdict === 'impossible');
   const sound = judged.filter((j) => j.verdict === 'sound');
+  const borderline = judged.filter((j) => j.verdict === 'borderline');
   return (
     <section aria-label="What this recording says">
       <h4 className="font-semibold">What this recording says</h4>
       {odd.length === 0 ? (
         <p>
-          {sound.length === 0
+          {sound.length + borderline.length === 0
             ? 'Nothing in it could be checked: it is too short, or the engine was in no state that a check knows.'
             : `Nothing unusual; ${counted(sound.length, 'check')} ${sound.length === 1 ? 'is' : 'are'} normal.`}
         </p>
@@ -247,6 +248,13 @@ function Verdicts({ entry, vehicle }: { entry: EntryOf<'recording'>; vehicle: Ve
           ))}
         </ul>
       )}
+      {borderline.map((j) => (
+        <p key={j.rule}>
+          <b>{tell(j.title)}: borderline.</b>{' '}
+          <span className="font-mono text-[15px]">{tell(j.measured)}</span>{' '}
+          <span className="text-[15px] text-ink-2">Expected: {tell(j.expected)}.</span>
+        </p>
+      ))}
     </section>
   );
 }
