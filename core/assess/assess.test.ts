@@ -173,16 +173,16 @@ describe('assess()', () => {
     });
   });
 
-  test('“always when” only when the data bear it: three cold and loaded ones do, a repeated reading of one does not', () => {
+  test('“always when” only when the data bear it: four cold and loaded ones do, a repeated reading of one does not', () => {
     const at = (coolant: number, load: number, speed: number) => ({
       '05': coolant,
       '04': load,
       '0C': 1900,
       '0D': speed,
     });
-    const cold = [at(22, 66, 41), at(18, 71, 45), at(25, 68, 38)];
+    const cold = [at(22, 66, 41), at(18, 71, 75), at(25, 68, 38), at(20, 69, 66)];
     expect(frameFact(storedAt(...cold))?.detail).toMatch(
-      /always when the engine is cold and the engine is under load, 3 times/,
+      /always when the engine is cold and the engine is under load, 4 times/,
     );
     expect(frameFact(storedAt(cold[0] ?? {}, cold[0] ?? {}))?.detail).toBe('with P0302');
     expect(frameFact(storedAt(at(22, 66, 41), at(90, 20, 90), at(88, 30, 20)))?.detail).toBe(
@@ -190,15 +190,15 @@ describe('assess()', () => {
     );
     const conditions = storedConditions(foldCase(storedAt(...cold)), CAR);
     expect(conditions?.recurring.find((r) => r.id === 'cold')).toMatchObject({
-      held: 3,
-      of: 3,
+      held: 4,
+      of: 4,
       usual: 0.3,
       usualFrom: 'guess',
       word: 'always',
     });
-    // 0.3 x 0.3 x 0.3
-    expect(conditions?.recurring.find((r) => r.id === 'cold')?.byAccident).toBeCloseTo(0.027, 6);
-    // Who drives only short trips is mostly cold anyway: then three times cold bear nothing.
+    // 0.3 x 0.3 x 0.3 x 0.3
+    expect(conditions?.recurring.find((r) => r.id === 'cold')?.byAccident).toBeCloseTo(0.0081, 6);
+    // Who drives only short trips is mostly cold anyway: then four times cold bear nothing.
     const shortTrips = {
       ...CAR,
       usualTrips: [{ name: 'school', road: 'town', minutes: 9, distanceKm: 3, perWeek: 10 } as const],

@@ -94,6 +94,7 @@ describe('what recurs', () => {
     { '05': 12, '0C': 1900, '0D': 41 },
     { '05': 18, '0C': 1905, '0D': 42 },
     { '05': 15, '0C': 1910, '0D': 44 },
+    { '05': 13, '0C': 1912, '0D': 46 },
   ];
   const words = (record: Parameters<typeof foldCase>[0], vehicle = CAR) =>
     Object.fromEntries(
@@ -109,10 +110,35 @@ describe('what recurs', () => {
     const warm = { '05': 90, '0C': 1900, '0D': 45 };
     const more = [...COLD, { '05': 14, '0C': 1920, '0D': 40 }, { '05': 16, '0C': 1930, '0D': 39 }];
     expect(words(stored(...COLD))).toMatchObject({ cold: 'always' });
+    // Three might be an accident: several circumstances are looked at together.
+    expect(words(stored(...COLD.slice(0, 3)))).toMatchObject({ cold: 'no more than usual' });
     expect(words(stored(...more, warm))).toMatchObject({ cold: 'mostly' });
     expect(words(stored(...COLD.slice(0, 1), warm, { ...warm, '0D': 50 }))).toMatchObject({
       cold: 'no more than usual',
     });
+  });
+
+  test('below half of the moments it is not “mostly”, but more often than usual', () => {
+    const just = (run: number, coolant: number) => ({ '05': coolant, '0C': 1900, '0D': 41, '1F': run });
+    const list = Array.from({ length: 12 }, (_, i) => just(i < 5 ? 30 + i : 900 + i, 90));
+    expect(words(stored(...list))['just-started']).toBe('more often than usual');
+  });
+
+  test('one moment that was stored with two codes happened once', () => {
+    const values = COLD[0] as Record<string, number>;
+    const twice = makeCase(
+      ...['P0302', 'P0300'].map((code) =>
+        scanEntry(makeScan(['P0302', 'P0300'], {}, { frame: { code, values } })),
+      ),
+    );
+    expect(storedConditions(foldCase(twice), CAR)?.occurrences).toBe(1);
+  });
+
+  test('of a self-check that runs on a warm engine only, a cold moment is no accident of use', () => {
+    const lean = (values: Record<string, number>) =>
+      scanEntry(makeScan(['P0171'], {}, { frame: { code: 'P0171', values } }));
+    const found = storedConditions(foldCase(makeCase(...COLD.slice(0, 3).map(lean))), CAR)?.recurring;
+    expect(found?.find((r) => r.id === 'cold')).toMatchObject({ usual: 0.02, word: 'always' });
   });
 
   test('how the car is driven comes from a quarter of an hour of recordings before anything else', () => {

@@ -1,4 +1,5 @@
 import type { CaseState } from '@pincer/core/case';
+import { selfCheckOf } from '@pincer/core/knowledge';
 import type { FreezeFrame } from '@pincer/core/obd';
 import {
   judge,
@@ -89,13 +90,13 @@ export interface Recurrence {
   /** In how many of how many occurrences it held. */
   held: number;
   of: number;
-  /** Share of ordinary use that has it, and where that is known from. */
+  /** Share of the time in which the code's self-check runs that has it, and where that is known from. */
   usual: number;
   usualFrom: 'recordings' | 'trips' | 'guess';
   /** Chance of as many by accident (binomial tail). */
   byAccident: number;
   /** `always` only when the data bear it. */
-  word: 'always' | 'mostly' | 'too few to say' | 'no more than usual';
+  word: 'always' | 'mostly' | 'more often than usual' | 'too few to say' | 'no more than usual';
 }
 
 export interface StoredConditions {
@@ -169,14 +170,33 @@ export function atLeast(k: number, n: number, p: number): number {
   return Math.min(1, tail);
 }
 
-/** So seldom by accident that the data bear "always" or "mostly". */
+/** So seldom by accident that the data bear a word; the level of all circumstances together (Holm 1979, Scand J Statist 6). */
 const BORNE = 0.05;
+/** Moments below which no share means anything. */
+const FEW = 3;
+
+/** When the self-check of a code does not run, nothing of its kind can be stored: that time is no base rate. */
+function runsIn(code: string | null, w: StoredWindow): boolean {
+  const warmth = code === null ? undefined : selfCheckOf(code)?.warmth;
+  const coolant = mean(w, 'coolant');
+  if (warmth === undefined || coolant === null) return true;
+  return warmth === 'warm' ? coolant >= COLD : coolant < WARM;
+}
+
+/** Share of the time of a self-check that runs warm, or cold, only: what is cold then is cold always, or never. */
+const LEAST_SHARE = 0.02;
+const MOST_SHARE = 0.95;
+function shareWhileItRuns(code: string | null, id: Circumstance['id'], usual: number): number {
+  const warmth = code === null ? undefined : selfCheckOf(code)?.warmth;
+  if (id !== 'cold' && id !== 'just-started') return usual;
+  return warmth === 'warm' ? LEAST_SHARE : warmth === 'cold' && id === 'cold' ? MOST_SHARE : usual;
+}
 
 /** Share of the recorded running time in which a circumstance holds; null without a quarter of an hour of it. */
-function shareOfRecordings(state: CaseState, c: Circumstance): number | null {
+function shareOfRecordings(state: CaseState, c: Circumstance, code: string | null): number | null {
   const windows = state.recordings
     .flatMap((r) => r.windows)
-    .filter((w) => w.state !== 'key-on' && w.state !== 'cranking');
+    .filter((w) => w.state !== 'key-on' && w.state !== 'cranking' && runsIn(code, w));
   let known = 0;
   let held = 0;
   for (const w of windows) {
@@ -218,15 +238,15 @@ function recurrenceOf(
   windows: readonly Window[],
   state: CaseState,
   vehicle: Vehicle,
-): Recurrence | null {
+  code: string | null,
+): Omit<Recurrence, 'word'> | null {
   const known = windows.map((w) => c.holds(w)).filter((h) => h !== null);
   const held = known.filter(Boolean).length;
   if (held === 0) return null;
-  const recorded = shareOfRecordings(state, c);
+  const recorded = shareOfRecordings(state, c, code);
   const trips = shareOfTrips(vehicle, c.id);
-  const usual = recorded ?? trips ?? c.usual;
+  const usual = recorded ?? shareWhileItRuns(code, c.id, trips ?? c.usual);
   const byAccident = atLeast(held, known.length, usual);
-  const isBorne = byAccident <= BORNE && known.length >= 3;
   return {
     id: c.id,
     title: c.title,
@@ -235,14 +255,25 @@ function recurrenceOf(
     usual,
     usualFrom: recorded !== null ? 'recordings' : trips !== null ? 'trips' : 'guess',
     byAccident,
-    word: isBorne
-      ? held === known.length
-        ? 'always'
-        : 'mostly'
-      : known.length < 3
-        ? 'too few to say'
-        : 'no more than usual',
   };
+}
+
+/**
+ * What may be said of each: several circumstances looked at at once are several chances of an accident, so that the
+ * seldomest has to stand out among all of them, the next among the others, and so on.
+ */
+function withWords(found: readonly Omit<Recurrence, 'word'>[]): Recurrence[] {
+  const tried = found.filter((r) => r.of >= FEW).sort((a, b) => a.byAccident - b.byAccident);
+  const failsAt = tried.findIndex((r, n) => r.byAccident > BORNE / (tried.length - n));
+  const borne = new Set(failsAt === -1 ? tried : tried.slice(0, failsAt));
+  return found.map((r) => ({ ...r, word: wordOf(r, borne.has(r)) }));
+}
+
+function wordOf({ held, of }: Omit<Recurrence, 'word'>, isBorne: boolean): Recurrence['word'] {
+  if (of < FEW) return 'too few to say';
+  if (!isBorne) return 'no more than usual';
+  if (held === of) return 'always';
+  return held > of / 2 ? 'mostly' : 'more often than usual';
 }
 
 /**
@@ -261,7 +292,8 @@ export function occurrences(
     if (!counts(r.id)) continue;
     for (const frame of r.scan.freezeFrames) {
       if (frame.values.length === 0 || (frame.code !== null && accepted.has(frame.code))) continue;
-      const key = JSON.stringify([frame.unit, frame.code, frame.values.map((v) => [v.pid, v.part, v.value])]);
+      // One moment may be stored with two codes: it happened once.
+      const key = JSON.stringify([frame.unit, frame.values.map((v) => [v.pid, v.part, v.value])]);
       if (!seen.has(key)) seen.set(key, { frame, entry: r.id });
     }
   }
@@ -292,7 +324,9 @@ export function storedConditions(
     runTimeSeconds: meanOf(window, 'runTime'),
     odd: judge([window]).filter((j) => j.verdict === 'odd' || j.verdict === 'impossible'),
     occurrences: all.length,
-    recurring: CIRCUMSTANCES.flatMap((c) => recurrenceOf(c, windows, state, vehicle) ?? []),
+    recurring: withWords(
+      CIRCUMSTANCES.flatMap((c) => recurrenceOf(c, windows, state, vehicle, last.frame.code) ?? []),
+    ),
   };
 }
 

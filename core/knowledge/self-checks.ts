@@ -19,6 +19,8 @@ export interface SelfCheck {
   /** Its usual enabling conditions. */
   runs: string;
   within: RunsWithin;
+  /** Whether it runs on a warm engine only, or on a cold one only; left out where it runs on either. */
+  warmth?: 'warm' | 'cold';
 }
 
 const SELF_CHECKS = {
@@ -33,6 +35,7 @@ const SELF_CHECKS = {
     name: 'Fuel system',
     runs: 'continuously, once in closed loop (mixture controlled by the oxygen sensor)',
     within: 'drive',
+    warmth: 'warm',
   },
   components: {
     monitors: ['components'],
@@ -51,6 +54,7 @@ const SELF_CHECKS = {
     name: 'Catalyst',
     runs: 'warm, several minutes at a steady {60–100 km/h}',
     within: 'some-drives',
+    warmth: 'warm',
   },
   evaporative: {
     monitors: ['evaporative'],
@@ -63,36 +67,42 @@ const SELF_CHECKS = {
     name: 'Oxygen sensor',
     runs: 'warm, several minutes at a steady {60 to 100 km/h} with coasting in between',
     within: 'some-drives',
+    warmth: 'warm',
   },
   'oxygen-heater': {
     monitors: ['oxygen-heater', 'exhaust-sensor'],
     name: 'Oxygen sensor heater',
     runs: 'in the first minutes after a cold start',
     within: 'drive',
+    warmth: 'cold',
   },
   egr: {
     monitors: ['egr'],
     name: 'EGR',
     runs: 'warm, cruising and coasting down',
     within: 'some-drives',
+    warmth: 'warm',
   },
   particulate: {
     monitors: ['particulate-filter'],
     name: 'Particulate filter',
     runs: 'warm, twenty minutes or more at a steady speed',
     within: 'some-drives',
+    warmth: 'warm',
   },
   nox: {
     monitors: ['nox'],
     name: 'NOx treatment',
     runs: 'warm, after some {kilometres} at a steady speed; not in hard frost',
     within: 'some-drives',
+    warmth: 'warm',
   },
   secondary: {
     monitors: ['secondary-air'],
     name: 'Secondary air',
     runs: 'once at each cold start',
     within: 'some-drives',
+    warmth: 'cold',
   },
   glow: { monitors: ['components'], name: 'Components', runs: 'at key-on, cold', within: 'key-on' },
 } as const satisfies Record<string, SelfCheck>;

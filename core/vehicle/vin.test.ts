@@ -61,3 +61,21 @@ test('a vehicle needs only a name, and reckons with usual cylinders', () => {
   expect(cylindersOf({ ...bike, kind: 'car' })).toBe(4);
   expect(vehicleSchema.safeParse({ ...bike, id: 'case_1' }).success).toBe(false);
 });
+
+test.each([
+  ['7A8', 'Oceania'],
+  ['7FA', 'North America'],
+  ['6T1', 'Oceania'],
+  ['9BW', 'South America'],
+  ['0AB', 'not assigned'],
+  ['SAL', 'Europe'],
+  ['NM0', 'Asia'],
+])('the maker’s code %s: %s', (code, region) => {
+  expect(readVin(withCheckDigit(`${code}AAAAA0C0000001`))).toMatchObject({ ok: true, region });
+});
+
+test('the seventh character tells the thirty years of cars and light vans, and of no motorcycle', () => {
+  const vin = withCheckDigit('1HGCMAA00CA000001');
+  expect(readVin(vin, 'car')).toMatchObject({ modelYear: 2012, isModelYearCertain: true });
+  expect(readVin(vin, 'motorcycle')).toMatchObject({ modelYear: null, isModelYearCertain: false });
+});

@@ -5,7 +5,7 @@ export type VinReport =
       vin: string;
       /** Character 9 is right. Required in North America, a hint elsewhere. */
       isCheckDigitRight: boolean;
-      /** The world manufacturer identifier's region: who registered it, not where this one was built. */
+      /** Where the maker's code was given, by its first two characters: not where this one was built, nor where it was sold. */
       region: string;
       /** Calendar year by the North American rule for character 10; null where the character is not a year code. */
       modelYear: number | null;
@@ -60,8 +60,11 @@ export function checkDigit(vin: string): string {
   return rest === 10 ? 'X' : String(rest);
 }
 
-/** Reads a vehicle identification number; white space and dashes are ignored, nothing else is corrected. */
-export function readVin(text: string): VinReport {
+/**
+ * Reads a vehicle identification number; white space and dashes are ignored, nothing else is corrected.
+ * @param kind of vehicle: only of cars and light vans does the seventh character tell which thirty years it is of.
+ */
+export function readVin(text: string, kind: 'car' | 'van' | 'motorcycle' = 'car'): VinReport {
   const vin = text.toUpperCase().replace(/[\s-]/g, '');
   if (vin.length !== 17)
     return { ok: false, problem: 'length', message: `A VIN has 17 characters; this has ${vin.length}.` };
@@ -79,24 +82,31 @@ export function readVin(text: string): VinReport {
     ok: true,
     vin,
     isCheckDigitRight: checkDigit(vin) === vin[8],
-    region: regionOf(first),
-    modelYear: modelYear(vin),
-    isModelYearCertain: isNorthAmerican && checkDigit(vin) === vin[8],
+    region: regionOf(vin.slice(0, 2)),
+    modelYear: modelYear(vin, kind),
+    isModelYearCertain: isNorthAmerican && kind !== 'motorcycle' && checkDigit(vin) === vin[8],
   };
 }
 
-/** ISO 3780: region by the first character. */
-function regionOf(first: string): string {
+/** ISO 3780: region by the first two characters of the maker's code; some letters are shared. */
+function regionOf(code: string): string {
+  const [first = '', second = ''] = code;
+  // New Zealand has 7A to 7E; the rest of the sevens went to the United States.
+  if (first === '7') return /[A-E]/.test(second) ? 'Oceania' : 'North America';
   if (/[A-H]/.test(first)) return 'Africa';
   if (/[J-R]/.test(first)) return 'Asia';
   if (/[S-Z]/.test(first)) return 'Europe';
   if (/[1-5]/.test(first)) return 'North America';
-  if (/[67]/.test(first)) return 'Oceania';
-  return 'South America';
+  if (first === '6') return 'Oceania';
+  return /[89]/.test(first) ? 'South America' : 'not assigned';
 }
 
-/** Character 10 repeats after 30 years; a letter at position 7 means 2010 on (passenger cars and light trucks). */
-function modelYear(vin: string): number | null {
+/**
+ * Character 10 repeats after 30 years; a letter at position 7 means 2010 on, of passenger cars and light trucks alone
+ * (49 CFR 565.15). Of others the year is not told.
+ */
+function modelYear(vin: string, kind: 'car' | 'van' | 'motorcycle'): number | null {
+  if (kind === 'motorcycle') return null;
   const code = YEAR_CODES.indexOf(vin[9] ?? '');
   if (code < 0) return null;
   return (/[A-Z]/.test(vin[6] ?? '') ? 2010 : 1980) + code;

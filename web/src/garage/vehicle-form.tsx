@@ -190,7 +190,8 @@ export function VehicleForm({
   const trips = useFieldArray({ control, name: 'trips' });
   const vin = useWatch({ control, name: 'vin' }).trim();
   const year = useWatch({ control, name: 'year' });
-  const report = vin === '' ? null : readVin(vin);
+  const kind = useWatch({ control, name: 'kind' });
+  const report = vin === '' ? null : readVin(vin, kind);
   const error = (name: keyof FormIn) => formState.errors[name]?.message;
   const field = (
     name: Exclude<keyof FormIn, 'trips'>,
@@ -350,9 +351,11 @@ export function VehicleForm({
                   {report.isCheckDigitRight
                     ? 'The check digit is right.'
                     : 'The check digit does not fit. It is only required in North America; elsewhere look at each character once more.'}{' '}
-                  Manufacturer’s region: {report.region}.{' '}
+                  Region of the maker’s code: {report.region}.{' '}
                   {report.modelYear === null
-                    ? 'Its tenth character is no model-year code.'
+                    ? kind === 'motorcycle'
+                      ? 'The model year of a motorcycle cannot be read from it.'
+                      : 'Its tenth character is no model-year code.'
                     : `Its tenth character stands for ${report.modelYear}${report.isModelYearCertain ? '.' : ': binding in North America only, a hint here.'}`}
                 </p>
                 {report.modelYear !== null && year !== String(report.modelYear) ? (

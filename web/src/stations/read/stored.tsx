@@ -23,8 +23,16 @@ export function Stored({ stored, children }: { stored: StoredConditions | null; 
   );
 }
 
+/** What is said of circumstances that recur, for all of them together. */
+const SAYS = { always: 'Always', mostly: 'Mostly', 'more often than usual': 'More often than usual' };
+
 function Told({ stored }: { stored: StoredConditions }) {
-  const borne = stored.recurring.filter((r) => r.word === 'always' || r.word === 'mostly');
+  const borne = stored.recurring.filter((r) => r.word in SAYS);
+  const weakest = borne.some((r) => r.word === 'more often than usual')
+    ? SAYS['more often than usual']
+    : borne.every((r) => r.word === 'always')
+      ? SAYS.always
+      : SAYS.mostly;
   return (
     <>
       <p className="text-[18px]">
@@ -50,8 +58,7 @@ function Told({ stored }: { stored: StoredConditions }) {
             {borne.length > 0 ? (
               <>
                 <b>
-                  {borne.every((r) => r.word === 'always') ? 'Always' : 'Mostly'} when{' '}
-                  {borne.map((r) => r.title).join(' and ')}
+                  {weakest} when {borne.map((r) => r.title).join(' and ')}
                 </b>
                 , stored {stored.occurrences} times.
               </>
