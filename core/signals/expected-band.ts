@@ -24,8 +24,10 @@ export function expectedBand(
           ? { low: 18, high: 42 }
           : null;
     case 'frontOxygen':
+    case 'frontOxygen2':
       return isRunning && !engine.isDiesel ? { low: 0.1, high: 0.9 } : null;
     case 'rearOxygen':
+    case 'rearOxygen2':
       return isRunning && !engine.isDiesel ? { low: 0.55, high: 0.8 } : null;
     case 'engineSpeed':
       if (state !== 'idle-warm') return null;

@@ -65,7 +65,9 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
     needs: [
       'engineSpeed',
       'frontOxygen',
+      'frontOxygen2',
       'rearOxygen',
+      'rearOxygen2',
       'shortTrim',
       'longTrim',
       'manifold',

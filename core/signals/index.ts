@@ -13,6 +13,7 @@ export {
   READINGS,
   READING_KEYS,
   isReadingKey,
+  sourcesOfReading,
   numberOf,
   wantedFor,
   type DerivedKey,

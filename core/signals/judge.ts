@@ -7,6 +7,7 @@ import { FUEL_RULES } from './rules/fuel.ts';
 import { judgeMisfires, judgeOwnTests } from './rules/own-tests.ts';
 import { TEMPERATURE_RULES } from './rules/temperature.ts';
 import { THROTTLE_RULES } from './rules/throttle.ts';
+import { BANK_2, type ReadingKey } from './readings.ts';
 import type { EngineState, Stat, Window } from './window.ts';
 
 const OWN_TEST_RULES = [
@@ -80,9 +81,31 @@ function serves(
   );
 }
 
+/** A window as its second bank shows it: what stands for the first bank is the second's; null without one. */
+function secondBank(r: Rule<RuleId>, window: Window): Window | null {
+  if (!r.isOfBank) return null;
+  const stats = { ...window.stats };
+  for (const [first, second] of Object.entries(BANK_2) as [ReadingKey, ReadingKey][]) {
+    if (!r.needs.includes(first)) continue;
+    const other = window.stats[second];
+    if (other === undefined) return null;
+    stats[first] = other;
+  }
+  return { ...window, stats };
+}
+
+/** Of what two banks show the graver, with the bank named. */
+function graver(first: Finding | null, second: Finding | null): Finding | null {
+  if (!first || !second) return first ?? second;
+  const [bank, found] = GRAVITY[second.verdict] > GRAVITY[first.verdict] ? [2, second] : [1, first];
+  return { ...found, measured: `bank ${bank}: ${found.measured}` };
+}
+
 /** What a rule finds in a single window. */
 function findingIn(r: Rule<RuleId>, window: Window): Finding | null {
-  return serves(r, r.states, window) ? r.judge(statsOf(window), window, statsOf(window)) : null;
+  const of = (w: Window | null): Finding | null =>
+    w && serves(r, r.states, w) ? r.judge(statsOf(w), w, statsOf(w)) : null;
+  return graver(of(window), of(secondBank(r, window)));
 }
 
 /** The longest window of either state of a rule that sets two against each other. */
@@ -140,7 +163,10 @@ function findingBetween(
   if (!here && !other) return null;
   const window = here ?? before.get(r.id)?.here;
   const second = other ?? before.get(r.id)?.other;
-  return window && second ? r.judge(statsOf(window), window, statsOf(second)) : null;
+  if (!window || !second) return null;
+  const of = (a: Window | null, b: Window | null): Finding | null =>
+    a && b ? r.judge(statsOf(a), a, statsOf(b)) : null;
+  return graver(of(window, second), of(secondBank(r, window), secondBank(r, second)));
 }
 
 /** Rules that speak of this kind of engine at all. */

@@ -1,7 +1,10 @@
 import type { ReadValue } from '@pincer/core/obd';
 
-/** Where a reading comes from: service 01 PID, and the part of it. */
-type Source = readonly [pid: string, part?: string];
+/** How a vehicle counts its oxygen sensors: two banks by PID 13, four by PID 1D (SAE J1979). */
+export type OxygenLayout = 'two-banks' | 'four-banks';
+
+/** Where a reading comes from: service 01 PID, the part of it, and the layout in which it stands there; any without. */
+export type Source = readonly [pid: string, part?: string, layout?: OxygenLayout];
 
 export interface ReadingKind {
   title: string;
@@ -54,6 +57,30 @@ export const READINGS = {
   rearOxygen: kind('Rear oxygen sensor', 'V', FAST, ['15', 'voltage']),
   frontLambda: kind('Front wide-band lambda', 'λ', FAST, ['24', 'lambda'], ['34', 'lambda']),
   catalyst: kind('Catalyst temperature', '°C', SLOW, ['3C']),
+  frontOxygen2: kind(
+    'Front oxygen sensor, bank 2',
+    'V',
+    FAST,
+    ['18', 'voltage', 'two-banks'],
+    ['16', 'voltage', 'four-banks'],
+  ),
+  rearOxygen2: kind(
+    'Rear oxygen sensor, bank 2',
+    'V',
+    FAST,
+    ['19', 'voltage', 'two-banks'],
+    ['17', 'voltage', 'four-banks'],
+  ),
+  frontLambda2: kind(
+    'Front wide-band lambda, bank 2',
+    'λ',
+    FAST,
+    ['28', 'lambda', 'two-banks'],
+    ['38', 'lambda', 'two-banks'],
+    ['26', 'lambda', 'four-banks'],
+    ['36', 'lambda', 'four-banks'],
+  ),
+  catalyst2: kind('Catalyst temperature, bank 2', '°C', SLOW, ['3D']),
   fuelLevel: kind('Fuel level', '%', SELDOM, ['2F']),
   tankPressure: kind('Fuel tank {vapour} pressure', 'Pa', SLOW, ['32'], ['54']),
   purge: kind('{Vapour} purge', '%', OFTEN, ['2E']),
@@ -72,6 +99,25 @@ export const READINGS = {
   filterHeat: kind('Particulate filter inlet', '°C', SLOW, ['7C', 'bank 1 inlet']),
 } as const satisfies Record<string, ReadingKind>;
 export type ReadingKey = keyof typeof READINGS;
+
+/** What the second bank has in place of a reading of the first. */
+export const BANK_2: Partial<Record<ReadingKey, ReadingKey>> = {
+  shortTrim: 'shortTrim2',
+  longTrim: 'longTrim2',
+  frontOxygen: 'frontOxygen2',
+  rearOxygen: 'rearOxygen2',
+  frontLambda: 'frontLambda2',
+  catalyst: 'catalyst2',
+};
+
+/** PID by which a vehicle states that it has four banks. */
+const FOUR_BANKS_PID = 0x1d;
+/** The sources of a reading in a vehicle, by the PIDs that it offers or has told. */
+export function sourcesOfReading(key: ReadingKey, pids: ReadonlySet<number>): readonly Source[] {
+  const layout: OxygenLayout = pids.has(FOUR_BANKS_PID) ? 'four-banks' : 'two-banks';
+  return (READINGS[key].from).filter(([, , of]) => of === undefined || of === layout);
+}
+
 export const READING_KEYS = Object.keys(READINGS) as ReadingKey[];
 
 /** Whether a text names a reading. */
@@ -135,7 +181,7 @@ export function wantedFor(
 ): { pid: number; everyMs: number }[] {
   const rates = new Map<number, number>();
   for (const key of keys) {
-    const source = READINGS[key].from.find(([pid]) => offered.has(Number.parseInt(pid, 16)));
+    const source = sourcesOfReading(key, offered).find(([pid]) => offered.has(Number.parseInt(pid, 16)));
     if (!source) continue;
     const pid = Number.parseInt(source[0], 16);
     rates.set(pid, Math.min(rates.get(pid) ?? Infinity, READINGS[key].everyMs));

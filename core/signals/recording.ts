@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { ReadValue } from '@pincer/core/obd';
-import { READINGS, READING_KEYS, numberOf, type ReadingKey } from './readings.ts';
+import { READING_KEYS, numberOf, sourcesOfReading, type ReadingKey, type Source } from './readings.ts';
 
 export const channelSchema = z.object({
   /** `0C`, or `14/voltage` for a part; with the control unit in front where it is not the engine's: `7E9:0C`. */
@@ -111,9 +111,12 @@ export function samplesOf(recording: Recording, key: ReadingKey): Samples | null
   return id === null ? null : (recording.samples[id] ?? null);
 }
 
+/** A recording does not tell how the vehicle counts its oxygen sensors: two banks, as nearly all do. */
+const recordedSources = (key: ReadingKey): readonly Source[] => sourcesOfReading(key, new Set());
+
 /** Id of the channel that holds a reading in this recording, or null. */
 export function recordedId(recording: Recording, key: ReadingKey): string | null {
-  for (const [pid, part] of READINGS[key].from as readonly (readonly [string, string?])[]) {
+  for (const [pid, part] of recordedSources(key)) {
     const id = channelId(pid, part);
     if ((recording.samples[id]?.times.length ?? 0) > 0) return id;
   }
@@ -122,9 +125,7 @@ export function recordedId(recording: Recording, key: ReadingKey): string | null
 
 const KEY_OF_CHANNEL: ReadonlyMap<string, ReadingKey> = new Map(
   READING_KEYS.flatMap((key) =>
-    (READINGS[key].from as readonly (readonly [string, string?])[]).map(
-      ([pid, part]) => [channelId(pid, part), key] as const,
-    ),
+    recordedSources(key).map(([pid, part]) => [channelId(pid, part), key] as const),
   ),
 );
 

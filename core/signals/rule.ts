@@ -25,6 +25,8 @@ export interface Rule<Id extends string = string> {
   against?: readonly EngineState[];
   /** Seconds that the state must have lasted; without it a single look is enough. */
   seconds?: number;
+  /** Whether each bank of cylinders has its own: the second one is judged too, and the graver counts. */
+  isOfBank?: true;
   /** Which engines it speaks of; all without it. */
   engines?: 'petrol' | 'diesel';
   expected: string;

@@ -1,4 +1,4 @@
-import type { ReadingKey } from './readings.ts';
+import { BANK_2, sourcesOfReading, type ReadingKey } from './readings.ts';
 
 /**
  * What is worth watching, by a word that codes and causes have in their observation or system: which readings show it.
@@ -33,10 +33,21 @@ const ALWAYS: readonly ReadingKey[] = ['engineSpeed', 'speed', 'coolant'];
 const MAX = 10;
 
 /**
- * The readings worth watching for causes in play, likeliest first.
+ * The readings worth watching for causes in play, likeliest first; of an engine with two banks each of both.
  * @param systems the causes' systems in their order.
+ * @param offered PIDs that the vehicle offers; empty where that is not known, and then of one bank only.
  */
-export function watchList(systems: readonly string[]): ReadingKey[] {
+export function watchList(
+  systems: readonly string[],
+  offered: ReadonlySet<number> = new Set(),
+): ReadingKey[] {
   const wanted = [...new Set(systems)].flatMap((s) => WATCH_FOR[s] ?? []);
-  return [...new Set([...ALWAYS, ...wanted])].slice(0, MAX);
+  const isOffered = (key: ReadingKey): boolean =>
+    sourcesOfReading(key, offered).some(([pid]) => offered.has(Number.parseInt(pid, 16)));
+  const ofBoth = wanted.flatMap((key) => {
+    const second = BANK_2[key];
+    return second !== undefined && isOffered(second) ? [key, second] : [key];
+  });
+  const fitting = offered.size === 0 ? ofBoth : ofBoth.filter(isOffered);
+  return [...new Set([...ALWAYS, ...fitting])].slice(0, MAX);
 }

@@ -3,9 +3,9 @@ import type { FreezeFrame, ReadValue, Scan } from '@pincer/core/obd';
 import {
   DERIVED,
   READING_KEYS,
-  READINGS,
   derive,
   numberOf,
+  sourcesOfReading,
   type DerivedKey,
   type ReadingKey,
   type StatKey,
@@ -140,7 +140,8 @@ function oneLook(of: (key: ReadingKey) => number | null, engine: EngineFacts): W
 
 /** The first of a reading's sources that is there, as a number; the engine's own unit before any other. */
 function found(values: readonly ReadValue[], key: ReadingKey): number | null {
-  for (const [pid, part] of READINGS[key].from as readonly (readonly [string, string?])[]) {
+  const pids = new Set(values.map((v) => Number.parseInt(v.pid, 16)));
+  for (const [pid, part] of sourcesOfReading(key, pids)) {
     const hits = values.filter((v) => v.pid === pid && (part === undefined || v.part === part));
     const hit = hits.find((v) => isEngineUnit(v.source)) ?? hits[0];
     const value = hit ? numberOf(hit) : null;

@@ -25,6 +25,7 @@ const trims = <Id extends string>(
     title,
     states,
     needs: ['shortTrim', 'longTrim'],
+    isOfBank: true,
     engines: 'petrol',
     expected: 'short plus long trim within ±8 %; odd beyond ±10 %',
     source: '{Workshop} practice; the codes for lean and rich set at about ±25 %',
@@ -52,6 +53,7 @@ export const FUEL_RULES = [
     states: ['idle-warm'],
     against: ['cruise', 'raised', 'driving'],
     needs: ['shortTrim', 'longTrim'],
+    isOfBank: true,
     engines: 'petrol',
     expected: `within ${TRIMS_DIFFER} % of each other`,
     source:

@@ -6,6 +6,7 @@ import {
   READINGS,
   READING_KEYS,
   isReadingKey,
+  sourcesOfReading,
   offeredFor,
   watchList,
   type GuidedStepId,
@@ -49,11 +50,10 @@ export function Watch() {
     ),
   );
   const can = (key: ReadingKey) =>
-    (READINGS[key].from as readonly (readonly [string, string?])[]).some(([pid]) =>
-      offered.has(Number.parseInt(pid, 16)),
-    );
-  const proposed = watchList(assessment.causes.map((c) => c.system)).filter(
-    (k) => offered.size === 0 || can(k),
+    sourcesOfReading(key, offered).some(([pid]) => offered.has(Number.parseInt(pid, 16)));
+  const proposed = watchList(
+    assessment.causes.map((c) => c.system),
+    offered,
   );
   const [chosen, setChosen] = useDraft<ReadingKey[]>('watch-list', [], isKeyList);
   const [guided, setGuided] = useState<GuidedStepId | null>(null);
