@@ -46,6 +46,7 @@ export const FINDINGS = {
   'pump-metal': 'there is metal from the pump in the fuel',
   'raw-fuel': 'fuel comes out unburnt',
   'exhaust-leaks': 'the exhaust leaks',
+  'exhaust-inside': 'exhaust gas gets into the cabin',
   // Electrics.
   'not-charging': 'it does not charge',
   overcharging: 'it charges too much',
@@ -74,6 +75,7 @@ export const FINDING_OF_SIGN: Readonly<Partial<Record<ObservationKey, FindingId>
   'sign:fuel-smell': 'fuel-leaks',
   'sign:fuel-wet': 'fuel-wet',
   'sign:ticking-exhaust': 'exhaust-leaks',
+  'sign:exhaust-smell': 'exhaust-inside',
   'gauge:hot': 'too-hot',
   'gauge:oil-low': 'oil-low',
   'gauge:coolant-low': 'coolant-low',

@@ -10,6 +10,7 @@ import {
   PROCEDURES,
   SYSTEMS,
   TOOLS,
+  causeById,
   checkById,
   findingOfCode,
   isObservationKey,
@@ -17,6 +18,7 @@ import {
   procedureOf,
   type ObservationKey,
 } from './index.ts';
+import { NOTICED } from './systems/noticed-signs.ts';
 
 const causeIds = new Set(CAUSES.map((c) => c.id));
 
@@ -169,4 +171,16 @@ describe('the knowledge hangs together', () => {
       expect('ask' in OBSERVATIONS[key] ? OBSERVATIONS[key].ask : '').toMatch(/\?$/);
     expect(CAUSES.find((c) => c.id === 'brake-booster-leak')?.repair.isLicensed).toBe(true);
   });
+});
+
+test('each sign that owners notice is of causes that exist, says something of each, and reaches them', () => {
+  for (const [sign, strengths] of Object.entries(NOTICED)) {
+    const { leak } = observationKind(sign as ObservationKey);
+    for (const [id, strength] of Object.entries(strengths)) {
+      const cause = causeById(id);
+      expect([sign, id, cause?.effects[sign as ObservationKey]]).toEqual([sign, id, strength]);
+      // A cause that is barely likelier than none at all speaks for nothing; one that is rarer would speak against.
+      expect([sign, id, strength > 1.5 * leak]).toEqual([sign, id, true]);
+    }
+  }
 });

@@ -52,37 +52,40 @@ import { STABILITY_CAUSES } from './systems/stability-causes.ts';
 import { STABILITY_CHECKS } from './systems/stability-checks.ts';
 import { HYBRID_CAUSES } from './systems/hybrid-causes.ts';
 import { HYBRID_CHECKS } from './systems/hybrid-checks.ts';
+import { withNoticed } from './systems/noticed-signs.ts';
 import type { Cause, Check } from './types.ts';
 
 /** All causes, one file of them for each system of the vehicle. */
-export const CAUSES: readonly Cause[] = withTwins([
-  ...IGNITION_CAUSES,
-  ...ENGINE_CAUSES,
-  ...AIR_CAUSES,
-  ...COOLING_CAUSES,
-  ...FUEL_CAUSES,
-  ...EXHAUST_CAUSES,
-  ...ELECTRICAL_CAUSES,
-  ...CHASSIS_CAUSES,
-  ...AFTERTREATMENT_CAUSES,
-  ...GENERIC_CAUSES,
-  ...BOOST_CAUSES,
-  ...DIESEL_CAUSES,
-  ...OIL_CAUSES,
-  ...INJECTION_CAUSES,
-  ...EVAP_CAUSES,
-  ...SPARK_AND_TIMING_CAUSES,
-  ...THROTTLE_CAUSES,
-  ...AIR_PATH_CAUSES,
-  ...EXHAUST_PATH_CAUSES,
-  ...FLUIDS_CAUSES,
-  ...INPUTS_CAUSES,
-  ...MOTORCYCLE_ELECTRICS_CAUSES,
-  ...SUPPLY_CAUSES,
-  ...GEARBOX_CAUSES,
-  ...STABILITY_CAUSES,
-  ...HYBRID_CAUSES,
-]);
+export const CAUSES: readonly Cause[] = withNoticed(
+  withTwins([
+    ...IGNITION_CAUSES,
+    ...ENGINE_CAUSES,
+    ...AIR_CAUSES,
+    ...COOLING_CAUSES,
+    ...FUEL_CAUSES,
+    ...EXHAUST_CAUSES,
+    ...ELECTRICAL_CAUSES,
+    ...CHASSIS_CAUSES,
+    ...AFTERTREATMENT_CAUSES,
+    ...GENERIC_CAUSES,
+    ...BOOST_CAUSES,
+    ...DIESEL_CAUSES,
+    ...OIL_CAUSES,
+    ...INJECTION_CAUSES,
+    ...EVAP_CAUSES,
+    ...SPARK_AND_TIMING_CAUSES,
+    ...THROTTLE_CAUSES,
+    ...AIR_PATH_CAUSES,
+    ...EXHAUST_PATH_CAUSES,
+    ...FLUIDS_CAUSES,
+    ...INPUTS_CAUSES,
+    ...MOTORCYCLE_ELECTRICS_CAUSES,
+    ...SUPPLY_CAUSES,
+    ...GEARBOX_CAUSES,
+    ...STABILITY_CAUSES,
+    ...HYBRID_CAUSES,
+  ]),
+);
 
 /** All checks, by the system that they look at. */
 export const CHECKS: readonly Check[] = withTwinChecks([

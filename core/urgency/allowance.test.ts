@@ -230,6 +230,7 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['throttle held back', 'short-trips', 'throttle', [lamp('engine', 'out'), codes('P2106')]],
   ['pedal tracks', 'short-trips', 'throttle', [lamp('engine', 'out'), codes('P2138')]],
   ['control unit memory', 'short-trips', 'throttle-area', [lamp('engine', 'out'), codes('P0601')]],
+  ['exhaust smelt inside', 'safe-place', 'exhaust-inside', [saw('sign:exhaust-smell')]],
   // A long, steady drive is the remedy: it must not read "short trips".
   ['filter full of soot', 'some-weeks', 'particulate-full', [lamp('engine', 'out'), codes('P2463')]],
   ['filter full of ash', 'short-trips', 'throttle-area', [lamp('engine', 'out'), codes('P242F')]],

@@ -216,7 +216,16 @@ describe('what is asked at Light', () => {
 
   test('a yes that speaks of brakes, steering, oil, coolant, fuel, fumes or smoke shortens the road', () => {
     /** Says something of the mixture or of a cause, and nothing leaks or burns. */
-    const harmless = new Set(['sign:thirsty', 'before:refuelled', 'before:service-overdue']);
+    const harmless = new Set([
+      'sign:thirsty',
+      'before:refuelled',
+      'before:service-overdue',
+      // Oil that is used up is only a danger once the level is low, which is asked by itself.
+      'sign:uses-oil',
+      // Unburnt fuel or steam while it warms up; what smokes when warm is another sign.
+      'sign:cold-smoke',
+      'sign:pops',
+    ]);
     const speaks = OWNER_OBSERVATIONS.filter((key) =>
       /brake|steer|\boil\b|coolant|fuel|exhaust|smoke|burnt|sweet|knock/i.test(OBSERVATIONS[key].title),
     );

@@ -18,6 +18,21 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     once: 'the light no longer flashes',
   },
   {
+    id: 'exhaust-inside',
+    level: 'safe-place',
+    holds: found('exhaust-inside'),
+    because:
+      'Exhaust gas is getting into the cabin: carbon monoxide has no smell of its own, and makes you drowsy before you notice.',
+    then: 'Open all windows, set the blower to fresh air, and drive to the nearest safe place. Stop at once if anybody has a headache or feels sick.',
+    minute: [
+      'Open all windows and set the blower to fresh air.',
+      'Stop at the nearest safe place, switch the engine off, and get everybody out.',
+      'Headache, dizziness or sickness: get into fresh air and call the emergency number.',
+    ],
+    call: 'A {breakdown service}; the emergency number if anybody feels unwell.',
+    once: 'the leak has been repaired and nothing smells inside',
+  },
+  {
     id: 'charging-lamp',
     level: 'safe-place',
     holds: lit('charging'),
