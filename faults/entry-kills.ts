@@ -56,8 +56,19 @@ class Bench {
     return bench;
   }
 
-  /** Enters or reads, and is killed at some instant. @returns what was lost. */
+  /** One try; where it breaks off, the next one begins with a browser of its own. */
   async kill(seed: number): Promise<string | null> {
+    try {
+      return await this.killOnce(seed);
+    } catch (error) {
+      await this.victim?.kill();
+      this.victim = await Victim.start(this.profile, `${this.address}/${this.place}/light`);
+      throw error;
+    }
+  }
+
+  /** Enters or reads, and is killed at some instant. @returns what was lost. */
+  private async killOnce(seed: number): Promise<string | null> {
     const random = seededRandom(seed);
     if (!this.victim) throw new Error('No browser.');
     const { page } = this.victim;

@@ -51,6 +51,8 @@ export class Victim {
       [
         ...CHROMIUM.args,
         '--headless=new',
+        // On a low screen the bar gives way while the page is scrolled, and with it what is looked at here.
+        '--window-size=1280,1000',
         '--remote-debugging-port=0',
         `--user-data-dir=${profile}`,
         'about:blank',
