@@ -8,6 +8,7 @@ import {
   sawOf,
   type Explanation,
   type Failure,
+  doesOf,
 } from '@pincer/core/codes';
 import {
   CAUSES,
@@ -17,6 +18,7 @@ import {
   findingOfCode,
   selfCheckOf,
   type CautionId,
+  type Cause,
 } from '@pincer/core/knowledge';
 import { NO_SOURCE } from '@pincer/core/obd';
 import { driveAllowance, factsOfCodes } from '@pincer/core/urgency';
@@ -83,6 +85,11 @@ const BY_AREA: Readonly<Record<string, readonly CautionId[]>> = {
 const EXPLAINS = 0.25;
 const MAX_CAUSES = 5;
 
+/** What only motorcycles, or only cars with a high-voltage battery, can have: on a page of no vehicle it comes last. */
+const isOfFew = ({ kinds, fuels }: Cause): boolean =>
+  (kinds !== undefined && !kinds.includes('car')) ||
+  (fuels !== undefined && !fuels.includes('petrol') && !fuels.includes('diesel'));
+
 /** The page of a code in the owner's words. White space and lower case are accepted as in {@link explainCode}. */
 export function codePage(text: string, wording: Wording = DEFAULT_OWNER): CodePage {
   const explanation = explainCode(text);
@@ -91,7 +98,9 @@ export function codePage(text: string, wording: Wording = DEFAULT_OWNER): CodePa
   const found = findingOfCode(code);
   const causes = found
     ? CAUSES.filter((c) => (c.effects[found.key] ?? 0) >= EXPLAINS).sort(
-        (a, b) => b.prior * (b.effects[found.key] ?? 0) - a.prior * (a.effects[found.key] ?? 0),
+        (a, b) =>
+          Number(isOfFew(a)) - Number(isOfFew(b)) ||
+          b.prior * (b.effects[found.key] ?? 0) - a.prior * (a.effects[found.key] ?? 0),
       )
     : [];
   const component = entry ? COMPONENTS[entry.component] : null;
@@ -116,7 +125,7 @@ export function codePage(text: string, wording: Wording = DEFAULT_OWNER): CodePa
   const first = allowance.reasons[0];
   const page: CodePage = {
     explanation,
-    part: component && area ? { does: component.does, where: area.where } : null,
+    part: component && area ? { does: entry ? doesOf(entry) : component.does, where: area.where } : null,
     saw: entry && sawOf(entry),
     notice: area?.notice ?? [],
     commonly:

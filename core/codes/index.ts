@@ -15,5 +15,5 @@ export {
   type Explanation,
 } from './explain.ts';
 export { FAILURES, type Failure, type FailureId } from './failures.ts';
-export { sawOf } from './meaning.ts';
+export { doesOf, sawOf } from './meaning.ts';
 export type { CodeEntry, Place } from './entry.ts';

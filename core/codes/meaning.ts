@@ -95,12 +95,17 @@ function counting(entry: CodeEntry): string {
     : 'Bank 2 is the side without cylinder 1.';
 }
 
+/** What the part does, in one sentence. */
+export function doesOf(entry: CodeEntry): string {
+  const { does }: Component = COMPONENTS[entry.component];
+  return entry.component === 'unit'
+    ? `Other control units work with what ${namedPart(entry).words} sends.`
+    : does;
+}
+
 /** One short paragraph: what the part does, what the control unit detected, and what that does not say yet. */
 export function meaningOf(entry: CodeEntry): string {
-  const { does }: Component = COMPONENTS[entry.component];
-  const what =
-    entry.component === 'unit' ? `Other control units work with what ${namedPart(entry).words} sends.` : does;
-  return [what, `The control unit detected ${sawOf(entry)}.`, advice(entry), counting(entry)]
+  return [doesOf(entry), `The control unit detected ${sawOf(entry)}.`, advice(entry), counting(entry)]
     .filter((sentence) => sentence !== '')
     .join(' ');
 }

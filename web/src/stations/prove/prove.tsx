@@ -7,7 +7,7 @@ import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { scanCar, stopLink } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
-import { BUTTON, SHEET } from '../../ui/classes.ts';
+import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { ByHand } from '../../typed/by-hand.tsx';
 import { counted } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
@@ -36,7 +36,7 @@ export function Prove() {
       lead="Clear only what has been saved, or let the car forget by itself. Read again, drive under the same conditions, and close the case once the fault stays away."
       next={nextThing(assessment, record.id, state)}
     >
-      <div className="grid gap-4 lg:grid-cols-2">
+      <div className={cx('grid gap-4 lg:grid-cols-2', state.closed !== null && 'items-start')}>
         {state.closed ? <Closed closing={state.closed} /> : <Ways />}
         <section aria-labelledby="again" className={`${SHEET} space-y-3 p-4`} aria-live="polite">
           <h3 id="again" className="text-lg">
