@@ -2,10 +2,11 @@ import { airPressureAt } from '@pincer/core/meter';
 import { ANY, fixed, graded, holds, limitWords, rule, RUNNING, within, type Limits } from '../rule.ts';
 import { speedDensity } from '../speed-density.ts';
 
-/** Volumetric efficiency that a sound engine stays within. */
-const VE = { low: 0.55, high: 1.05 } as const;
-/** Allowance for the sensor and the moment, both ways. */
-const FLOW_MARGIN = 0.8;
+/**
+ * Volumetric efficiency: how a sound engine fills, and beyond what its air flow sensor, its pressure or the air's way is
+ * wrong. A tired idle fills least, a tuned intake at its best speed a little more than its own size.
+ */
+const FILLING: Limits = { expected: [0.6, 1.05], odd: [0.5, 1.2] };
 
 const IDLE_PRESSURE = {
   car: { expected: [25, 45], odd: [18, 50] },
@@ -47,7 +48,7 @@ export const AIR_RULES = [
     states: RUNNING,
     needs: ['airFlow', 'engineSpeed', 'manifold', 'intake'],
     expected: 'what engine size, speed, pressure and temperature predict',
-    source: 'Speed-density relation, volumetric efficiency 0.55 to 1.05',
+    source: 'Speed-density relation, volumetric efficiency 0.6 to 1.05; odd under 0.5 or over 1.2',
     toJudge: 'Read with the engine running; the vehicle’s displacement must be known.',
     judge: (of, w) => {
       const flow = of('airFlow').mean;
@@ -57,8 +58,12 @@ export const AIR_RULES = [
       if (isDiesel && (w.stats['egrCommand']?.max ?? 100) > 3) return null;
       const at = (ve: number) =>
         speedDensity(ve, displacementLitres, of('engineSpeed').mean, of('manifold').mean, of('intake').mean);
-      const [low, high] = [at(VE.low) * FLOW_MARGIN, at(VE.high) / FLOW_MARGIN];
-      return within(flow, low, high, `${fixed(flow, 1)} g/s, computed ${fixed(low, 1)} to ${fixed(high, 1)}`);
+      const [low, high] = [at(FILLING.expected[0]), at(FILLING.expected[1])];
+      return graded(
+        flow,
+        { expected: [low, high], odd: [at(FILLING.odd[0]), at(FILLING.odd[1])] },
+        `${fixed(flow, 1)} g/s, computed ${fixed(low, 1)} to ${fixed(high, 1)}`,
+      );
     },
   }),
   rule({
