@@ -10,7 +10,7 @@ import { useTell } from '../store/use-tell.ts';
 import { BUTTON, FIELD, SHEET, cx } from '../ui/classes.ts';
 import { day, counted } from '../ui/format.ts';
 import { saveText } from '../ui/save-text.ts';
-import { calendarFile } from './calendar-file.ts';
+import { drivesCalendar } from './drives-calendar.ts';
 import { extraWords, tripWords } from './words.ts';
 
 const VERDICTS = {
@@ -75,7 +75,7 @@ function Drives({ view, vehicle }: { view: InspectionView; vehicle: Vehicle }) {
     try {
       saveText(
         `${vehicle.name} drives.ics`,
-        await calendarFile(plan, vehicle.name, due?.date ?? null, tell),
+        await drivesCalendar(plan, vehicle.name, due?.date ?? null, tell),
         'text/calendar',
       );
     } catch {
