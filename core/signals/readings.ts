@@ -115,7 +115,7 @@ const FOUR_BANKS_PID = 0x1d;
 /** The sources of a reading in a vehicle, by the PIDs that it offers or has told. */
 export function sourcesOfReading(key: ReadingKey, pids: ReadonlySet<number>): readonly Source[] {
   const layout: OxygenLayout = pids.has(FOUR_BANKS_PID) ? 'four-banks' : 'two-banks';
-  return (READINGS[key].from).filter(([, , of]) => of === undefined || of === layout);
+  return READINGS[key].from.filter(([, , of]) => of === undefined || of === layout);
 }
 
 export const READING_KEYS = Object.keys(READINGS) as ReadingKey[];
