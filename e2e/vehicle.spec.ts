@@ -41,6 +41,8 @@ test('a vehicle by its VIN, then changed; the car’s own number is compared wit
   await expect(page.getByLabel('Altitude where it is kept, m')).toHaveValue('540');
   await page.getByLabel('VIN').fill('ZZ9TR1F46CH000302');
   await page.getByRole('button', { name: 'Save changes' }).click();
+  // The vehicle's own page names the case too: what is touched there before it is saved is left again.
+  await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
   await page
     .getByRole('link', { name: /A light came on/ })
     .last()
