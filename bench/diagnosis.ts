@@ -1,3 +1,4 @@
+import { moneyOf } from '@pincer/core/words';
 import { assess, type Assessment } from '@pincer/core/assess';
 import { DEFAULT_OWNER, type CaseRecord } from '@pincer/core/case';
 import {
@@ -186,7 +187,7 @@ export async function diagnosisRows(): Promise<Row[]> {
       }
     }
   }
-  const mean = (sum: number) => `${DEFAULT_OWNER.currency}${(sum / runs).toFixed(0)}`;
+  const mean = (sum: number) => moneyOf(sum / runs, DEFAULT_OWNER);
   return [
     {
       what: `True cause first, ${runs} runs, readings alone`,

@@ -81,17 +81,20 @@ function serves(
   );
 }
 
+const OF_BANK_2 = Object.entries(BANK_2) as [ReadingKey, ReadingKey][];
+
 /** A window as its second bank shows it: what stands for the first bank is the second's; null without one. */
 function secondBank(r: Rule<RuleId>, window: Window): Window | null {
   if (!r.isOfBank) return null;
-  const stats = { ...window.stats };
-  for (const [first, second] of Object.entries(BANK_2) as [ReadingKey, ReadingKey][]) {
-    if (!r.needs.includes(first)) continue;
-    const other = window.stats[second];
-    if (other === undefined) return null;
-    stats[first] = other;
-  }
-  return { ...window, stats };
+  const mine = OF_BANK_2.filter(([first]) => r.needs.includes(first));
+  const others = mine.flatMap(([first, second]) => {
+    const stat = window.stats[second];
+    return stat === undefined ? [] : [[first, stat] as const];
+  });
+  // Nearly all engines have one bank: nothing is copied for them.
+  return others.length < mine.length
+    ? null
+    : { ...window, stats: { ...window.stats, ...Object.fromEntries(others) } };
 }
 
 /** Of what two banks show the graver, with the bank named. */
