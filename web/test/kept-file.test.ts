@@ -197,6 +197,14 @@ describe('a backup file that is kept up to date', () => {
     expect(await broughtBack()).toEqual(['later']);
   });
 
+  test('what the browser remembers of the file cannot be read: it is said to be not written, not to be none', async () => {
+    await aCase();
+    await page.dispatch(chooseKeptFile());
+    jest.spyOn(disk, 'current').mockRejectedValue(new DOMException('no', 'UnknownError'));
+    await page.dispatch(writeKeptFile());
+    expect(stateOf()).toMatchObject({ at: 'failed', name: 'backup.zip' });
+  });
+
   test('a page that is closed before the file was written leaves it to the next one', async () => {
     const c = await aCase();
     await page.dispatch(chooseKeptFile());

@@ -1,4 +1,5 @@
 import { now } from '../clock.ts';
+import type { KeptFile } from '../ports/kept-file.ts';
 import { setBackupDue } from '../storage/backup-due.ts';
 import { storageError } from '../storage/database.ts';
 import { exportAll, restoreAll, type RestoreOutcome } from './archive-actions.ts';
@@ -97,7 +98,15 @@ export function writeKeptFile(): AppThunk<Promise<void>> {
 
 function write(): AppThunk<Promise<void>> {
   return async (dispatch, getState, { keptFile }) => {
-    const file = await keptFile.current().catch(() => null);
+    let file: KeptFile | null;
+    try {
+      file = await keptFile.current();
+    } catch (error) {
+      // Nobody knows whether there is one: where one was known, it is not being written.
+      const before = getState().keptFile;
+      if ('name' in before) dispatch(keptFileChanged({ at: 'failed', name: before.name, ...refusal(error) }));
+      return;
+    }
     if (!file) {
       dispatch(keptFileChanged({ at: 'none' }));
       return;
