@@ -17,8 +17,12 @@ const METRIC = /\d[\s\u202f]?(km\/h|km|°C|kPa|bar)\b/;
 
 /** Everything that stands on the page, also what is folded away, read out for those who cannot see it, or typed over. */
 async function words(page: Page): Promise<string> {
-  return page.evaluate(() => {
-    for (const d of document.querySelectorAll('details')) d.open = true;
+  return page.evaluate(async () => {
+    // What is folded away may be drawn when it is opened, and hold more of the same.
+    for (let rounds = 0; rounds < 10 && document.querySelector('details:not([open])'); rounds++) {
+      for (const d of document.querySelectorAll('details')) d.open = true;
+      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+    }
     const labels = [...document.querySelectorAll('[aria-label],[title],[placeholder]')].flatMap((e) =>
       ['aria-label', 'title', 'placeholder'].map((a) => e.getAttribute(a) ?? ''),
     );
@@ -54,8 +58,10 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
     'Fix',
     'Prove it',
   ]) {
+    const before = await page.title();
     await station(page, name);
-    await expect(page.getByRole('main')).toBeVisible();
+    // The station before stands until the next one has come.
+    if (name !== 'Warning light') await expect(page).not.toHaveTitle(before);
     await page.waitForLoadState('networkidle');
     await expectAmerican(page, name);
   }

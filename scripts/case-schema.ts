@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { caseFileSchema } from '@pincer/core/case';
 
 /** The published JSON Schema of the case file, made from the Zod schema that the program itself uses. */

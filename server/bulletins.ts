@@ -1,6 +1,6 @@
 import { matchBulletins, type Bulletin, type BulletinQuery } from '@pincer/core/bulletins';
 import { FUELS } from '@pincer/core/vehicle';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** Made-up recalls and bulletins of made-up makers: what a service of this kind would hold. */
 const MADE_UP: readonly Bulletin[] = [
@@ -58,21 +58,20 @@ const MADE_UP: readonly Bulletin[] = [
   },
 ];
 
-const list = z
-  .string()
-  .max(2_000)
-  .default('')
-  .transform((text) => text.split(',').filter((part) => part !== ''));
-const numberOrNull = z.coerce
-  .number()
-  .optional()
-  .transform((n) => n ?? null);
+const list = z.pipe(
+  z._default(z.string().check(z.maxLength(2_000)), ''),
+  z.transform((text) => text.split(',').filter((part) => part !== '')),
+);
+const numberOrNull = z.pipe(
+  z.optional(z.coerce.number()),
+  z.transform((n) => n ?? null),
+);
 
 /** What may be asked; anything else is refused before it is looked at. */
 const querySchema = z.object({
-  name: z.string().min(1).max(120),
+  name: z.string().check(z.minLength(1), z.maxLength(120)),
   year: numberOrNull,
-  fuel: z.enum(FUELS).default('unknown'),
+  fuel: z._default(z.enum(FUELS), 'unknown'),
   litres: numberOrNull,
   codes: list,
   calibrations: list,

@@ -9,7 +9,7 @@ export const CORE_ARROWS = {
   obd: [],
   link: ['obd'],
   codes: ['obd'],
-  vehicle: ['obd'],
+  vehicle: ['obd', 'words'],
   case: ['bulletins', 'meter', 'obd', 'signals', 'vehicle', 'words'],
   meter: [],
   signals: ['meter', 'obd', 'words'],
@@ -20,7 +20,7 @@ export const CORE_ARROWS = {
   proof: ['case', 'knowledge', 'link', 'obd', 'signals'],
   inspection: ['case', 'knowledge', 'obd', 'vehicle'],
   service: ['vehicle'],
-  bulletins: ['vehicle'],
+  bulletins: ['vehicle', 'words'],
   trend: ['case', 'meter', 'obd', 'signals'],
   assess: [
     'case',
@@ -106,7 +106,7 @@ export const WEB_STATIONS = [
 ];
 
 /** Packages that a workspace may use; everything else from the registry is refused in the core. */
-const CORE_PACKAGES = ['zod'];
+const CORE_PACKAGES = ['zod/mini'];
 
 const ALL_WORKSPACES = ['@pincer/core', '@pincer/simulator', '@pincer/server', '@pincer/web', 'pincer'];
 
@@ -254,7 +254,8 @@ export const roomRules = [
             },
             {
               regex: `^(?!(${CORE_PACKAGES.join('|')})$)(?!\\.|@pincer/)`,
-              message: 'The core uses no package but zod: no React, no DOM, no Node, no storage.',
+              message:
+                'The core uses no package but zod, in its small build: no React, no DOM, no Node, no storage.',
             },
           ],
         },

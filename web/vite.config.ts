@@ -36,5 +36,10 @@ export default defineConfig({
   ],
   worker: { format: 'es' },
   server: { port: 5173, proxy: { '/api': 'http://localhost:4173' } },
-  build: { target: 'es2022', sourcemap: false },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    // What the first screen needs comes in one file: on a weak signal each request costs more than its bytes.
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'start', tags: ['$initial'] }] } } },
+  },
 });

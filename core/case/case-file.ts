@@ -1,4 +1,5 @@
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
+import { TOLD_IN_ENGLISH } from '@pincer/core/words';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { assertMigrations, migrate } from './migrations.ts';
 import { referencesOf } from './order.ts';
@@ -72,7 +73,7 @@ export function readCaseData(data: unknown): ImportResult {
     return { ok: false, problem: { code: 'not-a-case' } };
   if (version > CURRENT_VERSION) return { ok: false, problem: { code: 'newer-version', version } };
   const { known: now, newer } = withoutNewer(migrate(raw, version));
-  const parsed = caseFileSchema.safeParse(now);
+  const parsed = caseFileSchema.safeParse(now, TOLD_IN_ENGLISH);
   if (!parsed.success) return { ok: false, problem: broken(parsed.error) };
   const dangling = danglingReference(parsed.data, newer);
   return dangling
@@ -111,7 +112,7 @@ function isTooDeep(data: unknown): boolean {
   return false;
 }
 
-function broken(error: z.ZodError): ImportProblem {
+function broken(error: z.core.$ZodError): ImportProblem {
   const issue = error.issues[0];
   const path = (issue?.path ?? [])
     .map((p) => (typeof p === 'number' ? `[${p}]` : `.${String(p)}`))

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { bulletinSchema } from '@pincer/core/bulletins';
 import { takingSchema } from '@pincer/core/meter';
 import { channelSchema, markSchema, windowSchema } from '@pincer/core/signals';
@@ -78,16 +78,16 @@ export const LAMP_MODE_WORDS: Readonly<Record<LampMode, string>> = {
 const LINK_KINDS = ['serial', 'bluetooth', 'network', 'stand-in'] as const;
 
 const base = {
-  id: z.string().regex(/^ent_/),
+  id: z.string().check(z.regex(/^ent_/)),
   /**
    * ISO 8601 moment at which it was recorded, UTC. Never before the entry recorded last in the same case, so that a
    * clock that was set back cannot turn the order round.
    */
   at: z.iso.datetime(),
   /** Minutes by which the local time at that place and moment was ahead of UTC. */
-  offsetMinutes: z.number().int().min(-900).max(900).optional(),
+  offsetMinutes: z.optional(z.int().check(z.minimum(-900), z.maximum(900))),
   /** What the device's clock said, where that was before the entry recorded last. */
-  clockAt: z.iso.datetime().optional(),
+  clockAt: z.optional(z.iso.datetime()),
 };
 
 const answer = z.enum(['yes', 'no', 'unknown']);
@@ -103,7 +103,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]),
     mode: z.enum(LAMP_MODES),
     /** Told by the owner where the lamp comes in both. */
-    colour: z.enum(LAMP_COLOURS).optional(),
+    colour: z.optional(z.enum(LAMP_COLOURS)),
   }),
   /** Whether the engine lamp lights at key-on; one that does not hides every fault. */
   z.object({ ...base, kind: z.literal('bulb'), answer: z.enum(['lights', 'does-not', 'unknown']) }),
@@ -114,15 +114,15 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('connection'),
     outcome: z.enum(['talking', 'failed']),
     adapter: z.string(),
-    protocol: z.string().optional(),
-    volts: z.number().optional(),
-    message: z.string().optional(),
+    protocol: z.optional(z.string()),
+    volts: z.optional(z.number()),
+    message: z.optional(z.string()),
     /** How the adapter is reached. */
-    by: z.enum(LINK_KINDS).optional(),
+    by: z.optional(z.enum(LINK_KINDS)),
     /** The link's own word for what failed; `not-opened` when no byte was sent. */
-    fault: z.string().optional(),
+    fault: z.optional(z.string()),
     /** Commands that the adapter does not know. */
-    refused: z.number().int().min(0).optional(),
+    refused: z.optional(z.int().check(z.minimum(0))),
   }),
   /** An answer given while finding out why nothing talks. */
   z.object({ ...base, kind: z.literal('connection-step'), step: z.string(), answer: z.string() }),
@@ -131,10 +131,10 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('scan'),
     /** How it came here. */
     via: z.enum(['adapter', 'file', 'hand']),
-    adapter: z.string().optional(),
+    adapter: z.optional(z.string()),
     isComplete: z.boolean(),
     /** The earlier part that this scan went on from after a cut. */
-    continues: z.string().regex(/^ent_/).optional(),
+    continues: z.optional(z.string().check(z.regex(/^ent_/))),
     /** Engine state told by the owner or seen in the reading. */
     scan: scanSchema,
   }),
@@ -144,8 +144,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
     check: z.string(),
     outcome: z.string(),
     /** The numbers that were typed, where the result was measured. */
-    measured: takingSchema.optional(),
-    note: z.string().optional(),
+    measured: z.optional(takingSchema),
+    note: z.optional(z.string()),
   }),
   /** A check that has no result, and why. It says nothing about the causes, and takes no earlier result back. */
   z.object({ ...base, kind: z.literal('check-not-done'), check: z.string(), reason: z.enum(NOT_DONE) }),
@@ -153,22 +153,22 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.object({
     ...base,
     kind: z.literal('recording'),
-    recording: z.string().regex(/^rec_/),
+    recording: z.string().check(z.regex(/^rec_/)),
     /** What it was made for, in a few words. */
-    title: z.string().min(1),
-    seconds: z.number().min(0),
-    samples: z.number().int().min(0),
+    title: z.string().check(z.minLength(1)),
+    seconds: z.number().check(z.minimum(0)),
+    samples: z.int().check(z.minimum(0)),
     channels: z.array(channelSchema),
     windows: z.array(windowSchema),
     marks: z.array(markSchema),
     /** Set when it was brought in as a file. */
-    file: z.string().optional(),
+    file: z.optional(z.string()),
   }),
   z.object({
     ...base,
     kind: z.literal('decision'),
     option: z.enum(['leave', 'repair', 'clear', 'help']),
-    cause: z.string().optional(),
+    cause: z.optional(z.string()),
   }),
   z.object({
     ...base,
@@ -176,15 +176,15 @@ export const entrySchema = z.discriminatedUnion('kind', [
     /** A cause of the knowledge, such as `coil-boot:2`; `other` for what it does not know. */
     cause: z.string(),
     /** What was done, in the owner's words, where the knowledge has no name for it. */
-    title: z.string().min(1).optional(),
-    by: z.enum(REPAIRED_BY).optional(),
-    cost: z.number().min(0).optional(),
-    partNumber: z.string().optional(),
-    minutes: z.number().min(0).optional(),
-    distanceKm: z.number().min(0).optional(),
+    title: z.optional(z.string().check(z.minLength(1))),
+    by: z.optional(z.enum(REPAIRED_BY)),
+    cost: z.optional(z.number().check(z.minimum(0))),
+    partNumber: z.optional(z.string()),
+    minutes: z.optional(z.number().check(z.minimum(0))),
+    distanceKm: z.optional(z.number().check(z.minimum(0))),
     /** Figures that were looked up for it: torques, gaps, amounts. */
-    values: z.array(z.object({ what: z.string(), value: z.string(), unit: z.string() })).optional(),
-    note: z.string().optional(),
+    values: z.optional(z.array(z.object({ what: z.string(), value: z.string(), unit: z.string() }))),
+    note: z.optional(z.string()),
   }),
   /**
    * A clear is about to be sent: stored before anything goes to the car. Without an outcome after it, nobody knows
@@ -194,24 +194,24 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('clear-asked'),
     /** The stored scan that was read back before anything was erased. */
-    afterScan: z.string().regex(/^ent_/),
-    unit: clearedUnit.optional(),
+    afterScan: z.string().check(z.regex(/^ent_/)),
+    unit: z.optional(clearedUnit),
   }),
   z.object({
     ...base,
     kind: z.literal('clear'),
     /** The intent that it is the outcome of; records older than that have none. */
-    asked: z.string().regex(/^ent_/).optional(),
+    asked: z.optional(z.string().check(z.regex(/^ent_/))),
     /** The stored scan that was read back before anything was erased. */
-    afterScan: z.string().regex(/^ent_/),
+    afterScan: z.string().check(z.regex(/^ent_/)),
     /** `unknown`: no answer came, so it may or may not have been carried out. */
     outcome: z.enum(['agreed', 'refused', 'unknown']),
     /** Answer ids of the control units that agreed; left out where they are not known one by one. */
-    agreedBy: z.array(z.string()).optional(),
-    unit: clearedUnit.optional(),
+    agreedBy: z.optional(z.array(z.string())),
+    unit: z.optional(clearedUnit),
     /** What the unit told when it was read again at once; left out where it was not. */
-    after: z.array(readCodeSchema).optional(),
-    message: z.string().optional(),
+    after: z.optional(z.array(readCodeSchema)),
+    message: z.optional(z.string()),
   }),
   /** The owner says that the memory was cleared with a hand-held reader, or by somebody else. Nobody here saw it. */
   z.object({
@@ -225,12 +225,17 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('price'),
     /** Id of the cause, without its cylinder. */
     cause: z.string(),
-    parts: z.number().min(0).optional(),
+    parts: z.optional(z.number().check(z.minimum(0))),
     /** A workshop's price for all of it, finding the cause left out. */
-    shop: z.number().min(0).optional(),
+    shop: z.optional(z.number().check(z.minimum(0))),
   }),
   /** A workshop's offer or an invoice, as it was written. */
-  z.object({ ...base, kind: z.literal('offer'), name: z.string().min(1), text: z.string().min(1) }),
+  z.object({
+    ...base,
+    kind: z.literal('offer'),
+    name: z.string().check(z.minLength(1)),
+    text: z.string().check(z.minLength(1)),
+  }),
   /** The battery's earth lead was off: learned values and self-checks are gone, the codes perhaps. */
   z.object({ ...base, kind: z.literal('battery-off') }),
   /** A drive after a clear or a repair. */
@@ -240,41 +245,41 @@ export const entrySchema = z.discriminatedUnion('kind', [
     metConditions: answer,
     cameBack: answer,
     /** The recording of it, where there is one. */
-    recording: z.string().regex(/^rec_/).optional(),
-    note: z.string().optional(),
+    recording: z.optional(z.string().check(z.regex(/^rec_/))),
+    note: z.optional(z.string()),
   }),
   /** A recall or a bulletin that fits this vehicle, as a service or a file told it. */
   z.object({ ...base, kind: z.literal('bulletin'), bulletin: bulletinSchema }),
-  z.object({ ...base, kind: z.literal('note'), text: z.string().min(1) }),
+  z.object({ ...base, kind: z.literal('note'), text: z.string().check(z.minLength(1)) }),
   /** A picture or a file; its content lies beside the log, under this id. */
   z.object({
     ...base,
     kind: z.literal('attachment'),
-    file: z.string().regex(/^att_[0-9a-f]+$/),
-    name: z.string().min(1).max(200),
+    file: z.string().check(z.regex(/^att_[0-9a-f]+$/)),
+    name: z.string().check(z.minLength(1), z.maxLength(200)),
     /** Media type, as the browser says; empty where it does not. */
     type: z.string(),
-    bytes: z.number().int().min(0),
+    bytes: z.int().check(z.minimum(0)),
     /** What it shows, such as the step of a repair. */
-    about: z.string().optional(),
+    about: z.optional(z.string()),
   }),
   z.object({
     ...base,
     kind: z.literal('retracted'),
-    entry: z.string().regex(/^ent_/),
-    reason: z.string().min(1),
+    entry: z.string().check(z.regex(/^ent_/)),
+    reason: z.string().check(z.minLength(1)),
   }),
   z.object({
     ...base,
     kind: z.literal('closed'),
     outcome: z.enum(['fixed', 'went-away', 'sold', 'given-up']),
     /** Whether it was proven then that the fault is gone; records older than that do not say. */
-    isProven: z.boolean().optional(),
+    isProven: z.optional(z.boolean()),
     /** What it was, such as `coil-boot:2`, and what it took, as the owner tells at the end. */
-    cause: z.string().optional(),
-    cost: z.number().min(0).optional(),
-    minutes: z.number().min(0).optional(),
-    note: z.string().optional(),
+    cause: z.optional(z.string()),
+    cost: z.optional(z.number().check(z.minimum(0))),
+    minutes: z.optional(z.number().check(z.minimum(0))),
+    note: z.optional(z.string()),
   }),
 ]);
 /** One fact. Entries are only ever added. */

@@ -1,4 +1,5 @@
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
+import { TOLD_IN_ENGLISH } from '@pincer/core/words';
 import { entrySchema, type Entry } from './entries.ts';
 import { migrate } from './migrations.ts';
 import { CURRENT_VERSION } from './record.ts';
@@ -33,10 +34,10 @@ function putBack(raw: unknown, parsed: unknown): unknown {
 }
 
 /** Reads one record of a version: brings it to the present one, and checks it. */
-export function readRecord<T>(schema: z.ZodType<T>, raw: unknown, version: number): ReadRecord<T> {
+export function readRecord<T>(schema: z.ZodMiniType<T>, raw: unknown, version: number): ReadRecord<T> {
   if (version > CURRENT_VERSION) return { ok: false, why: 'newer', version };
   const now = migrate({ record: raw }, version)['record'];
-  const parsed = schema.safeParse(now);
+  const parsed = schema.safeParse(now, TOLD_IN_ENGLISH);
   if (parsed.success) return { ok: true, value: withUnknown(now, parsed.data) };
   const issue = parsed.error.issues[0];
   return {
@@ -46,7 +47,7 @@ export function readRecord<T>(schema: z.ZodType<T>, raw: unknown, version: numbe
   };
 }
 
-const KINDS: ReadonlySet<string> = new Set(entrySchema.options.map((o) => o.shape.kind.value));
+const KINDS: ReadonlySet<string> = new Set(entrySchema.def.options.flatMap((o) => o.shape.kind.def.values));
 
 /** Whether an entry is of a kind that is not known here, and whole enough to be kept: it has an id and a moment. */
 export const isOfNewerKind = (raw: unknown): boolean =>

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** Units that a meter or a gauge shows, with how many of the base unit one is. */
 export const METER_UNITS = {
@@ -96,20 +96,19 @@ export type Taken = z.infer<typeof takenSchema>;
 
 /** The workshop manual’s own figures, which outrank every other, in the base unit. */
 const manualSchema = z.object({
-  from: z.number().optional(),
-  to: z.number().optional(),
+  from: z.optional(z.number()),
+  to: z.optional(z.number()),
   /** A table of resistance against temperature. */
-  table: z
-    .array(z.object({ celsius: z.number(), ohms: z.number().positive() }))
-    .max(3)
-    .optional(),
+  table: z.optional(
+    z.array(z.object({ celsius: z.number(), ohms: z.number().check(z.positive()) })).check(z.maxLength(3)),
+  ),
 });
 export type ManualFigures = z.infer<typeof manualSchema>;
 
 /** What an owner typed: the numbers in the order of the measurement, and the conditions that were told, in their unit. */
 export const takingSchema = z.object({
-  values: z.array(takenSchema).max(16),
+  values: z.array(takenSchema).check(z.maxLength(16)),
   conditions: z.partialRecord(z.enum(Object.keys(CONDITIONS) as [Condition, ...Condition[]]), z.number()),
-  manual: manualSchema.optional(),
+  manual: z.optional(manualSchema),
 });
 export type Taking = z.infer<typeof takingSchema>;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** Source of answers whose control unit was not printed; there may be several of them behind it. */
 export const NO_SOURCE = 'unknown';
@@ -13,18 +13,18 @@ export const readCodeSchema = z.object({
   /** Id of the control unit as printed on the wire: `7E8`, `18DAF110`, `10`; `unknown` without headers. */
   unit: z.string(),
   /** ISO 14229 status byte, when the code came from service 19. */
-  statusByte: z.number().int().min(0).max(255).optional(),
+  statusByte: z.optional(z.int().check(z.minimum(0), z.maximum(255))),
   /** ISO 14229 failure-type byte (third byte of the code), two hexadecimal digits. */
-  failureType: z.string().optional(),
+  failureType: z.optional(z.string()),
   /** Status byte of ISO 14230-3 as sent, when the code came from service 18; `statusByte` is what it means in the other. */
-  olderStatus: z.number().int().min(0).max(255).optional(),
+  olderStatus: z.optional(z.int().check(z.minimum(0), z.maximum(255))),
 });
 export type ReadCode = z.infer<typeof readCodeSchema>;
 
 export const readValueSchema = z.object({
   service: z.string(),
   pid: z.string(),
-  part: z.string().optional(),
+  part: z.optional(z.string()),
   name: z.string(),
   value: z.union([z.number(), z.string(), z.null()]),
   unit: z.string(),
@@ -32,8 +32,8 @@ export const readValueSchema = z.object({
   /** The unscaled unsigned number as sent; hexadecimal text for readings that are text. */
   raw: z.union([z.number(), z.string()]),
   /** Limits that the control unit reports with an on-board test result (service 06). */
-  min: z.number().optional(),
-  max: z.number().optional(),
+  min: z.optional(z.number()),
+  max: z.optional(z.number()),
 });
 export type ReadValue = z.infer<typeof readValueSchema>;
 
@@ -55,9 +55,9 @@ export type StoredRecord = z.infer<typeof storedRecordSchema>;
 
 export const freezeFrameSchema = z.object({
   unit: z.string(),
-  frame: z.number().int(),
+  frame: z.int(),
   /** The code that stored the frame; null when the control unit did not say. */
-  code: z.string().nullable(),
+  code: z.nullable(z.string()),
   values: z.array(readValueSchema),
 });
 export type FreezeFrame = z.infer<typeof freezeFrameSchema>;
@@ -74,7 +74,7 @@ export type MonitorStatus = z.infer<typeof monitorSchema>;
 export const readErrorSchema = z.object({
   kind: z.string(),
   message: z.string(),
-  line: z.number().int().optional(),
+  line: z.optional(z.int()),
 });
 export type ReadError = z.infer<typeof readErrorSchema>;
 
@@ -106,9 +106,9 @@ export const partReadSchema = z.object({
   part: z.enum(SCAN_PARTS),
   state: z.enum(PART_STATES),
   /** Why it was not read, in plain words. */
-  why: z.string().optional(),
+  why: z.optional(z.string()),
   /** Told by hand: what stands there is all that the reader showed of this part. */
-  isAll: z.literal(true).optional(),
+  isAll: z.optional(z.literal(true)),
 });
 export type PartRead = z.infer<typeof partReadSchema>;
 
@@ -117,40 +117,40 @@ const milSchema = z.object({
   /** Whether the unit commands the malfunction indicator lamp on. */
   on: z.boolean(),
   /** Confirmed emission codes that it counts. */
-  count: z.number().int(),
+  count: z.int(),
 });
 /** The malfunction indicator lamp as one control unit commands it (SAE J1979, service 01 PID 01, byte A). */
 export type Mil = z.infer<typeof milSchema>;
 
 export const scanSchema = z.object({
-  vin: z.string().optional(),
+  vin: z.optional(z.string()),
   mils: z.array(milSchema),
-  ignition: z.enum(['spark', 'compression']).optional(),
-  protocol: z.string().optional(),
+  ignition: z.optional(z.enum(['spark', 'compression'])),
+  protocol: z.optional(z.string()),
   /** Supply voltage at the socket as measured by the adapter, volts. */
-  adapterVolts: z.number().optional(),
+  adapterVolts: z.optional(z.number()),
   identities: z.array(
     z.object({
       unit: z.string(),
-      name: z.string().optional(),
+      name: z.optional(z.string()),
       calibrationIds: z.array(z.string()),
       verificationNumbers: z.array(z.string()),
     }),
   ),
   /** Control units that a module map named, and whether each answered. */
-  units: z
-    .array(
+  units: z.optional(
+    z.array(
       z.object({
         unit: z.string(),
         name: z.string(),
         hasAnswered: z.boolean(),
         /** Why not, in plain words. */
-        why: z.string().optional(),
+        why: z.optional(z.string()),
       }),
-    )
-    .optional(),
+    ),
+  ),
   /** What control units of the module map keep beside their codes. */
-  records: z.array(storedRecordSchema).optional(),
+  records: z.optional(z.array(storedRecordSchema)),
   codes: z.array(readCodeSchema),
   values: z.array(readValueSchema),
   freezeFrames: z.array(freezeFrameSchema),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { LAMPS, LAMP_MODES, type LampId } from '@pincer/core/case';
 
 /** The made-up vehicles of the practice bay. */
@@ -11,29 +11,31 @@ export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 /** A fault as the simulator takes it; this room does not look into it. */
 const faultSchema = z.object({
-  kind: z.string().min(1).max(40),
-  cylinder: z.number().int().min(1).max(16).optional(),
-  share: z.number().min(0).max(1).optional(),
+  kind: z.string().check(z.minLength(1), z.maxLength(40)),
+  cylinder: z.optional(z.int().check(z.minimum(1), z.maximum(16))),
+  share: z.optional(z.number().check(z.minimum(0), z.maximum(1))),
 });
 
 export const practiceTaskSchema = z.object({
   format: z.literal('pincer-practice'),
   version: z.literal(1),
-  id: z.string().regex(/^[a-z0-9-]{1,80}$/),
+  id: z.string().check(z.regex(/^[a-z0-9-]{1,80}$/)),
   car: z.enum(PRACTICE_CARS),
   kind: z.enum(PRACTICE_KINDS),
   /** System of the vehicle, by its word in the library. */
-  system: z.string().min(1).max(40),
+  system: z.string().check(z.minLength(1), z.maxLength(40)),
   /** What is wrong: the fault that the simulated car has, and the cause of the library that it is. */
-  parts: z.array(z.object({ fault: faultSchema, cause: z.string().min(1).max(60) })).max(3),
+  parts: z
+    .array(z.object({ fault: faultSchema, cause: z.string().check(z.minLength(1), z.maxLength(60)) }))
+    .check(z.maxLength(3)),
   /** What the driver tells: lamps, a sentence, and signs as the library names them. */
   lamps: z.array(
     z.object({ lamp: z.enum(Object.keys(LAMPS) as [LampId, ...LampId[]]), mode: z.enum(LAMP_MODES) }),
   ),
-  complaint: z.string().min(1).max(300),
-  signs: z.array(z.string().regex(/^sign:[a-z-]+$/)).max(12),
+  complaint: z.string().check(z.minLength(1), z.maxLength(300)),
+  signs: z.array(z.string().check(z.regex(/^sign:[a-z-]+$/))).check(z.maxLength(12)),
   /** Where chance comes in, the same seed has the same car answer alike. */
-  seed: z.number().int().min(0).max(1_000_000),
+  seed: z.int().check(z.minimum(0), z.maximum(1_000_000)),
 });
 /** A task of the practice bay. */
 export type PracticeTask = z.infer<typeof practiceTaskSchema>;
@@ -65,7 +67,7 @@ const fileSchema = z.object({
   format: z.literal('pincer-practice-file'),
   version: z.literal(1),
   note: z.string(),
-  sealed: z.string().max(20_000),
+  sealed: z.string().check(z.maxLength(20_000)),
 });
 
 /** A task as a file to give to somebody else. */

@@ -1,11 +1,11 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import type { ReadValue } from '@pincer/core/obd';
 import { READING_KEYS, numberOf, sourcesOfReading, type ReadingKey, type Source } from './readings.ts';
 
 export const channelSchema = z.object({
   /** `0C`, or `14/voltage` for a part; with the control unit in front where it is not the engine's: `7E9:0C`. */
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: z.string().check(z.minLength(1)),
+  name: z.string().check(z.minLength(1)),
   unit: z.string(),
 });
 /** One reading over time. */
@@ -13,7 +13,7 @@ export type Channel = z.infer<typeof channelSchema>;
 
 export const markSchema = z.object({
   /** Seconds from the start. */
-  at: z.number().min(0),
+  at: z.number().check(z.minimum(0)),
   text: z.string(),
 });
 export type Mark = z.infer<typeof markSchema>;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import type { FreezeFrame, ReadValue, Scan } from '@pincer/core/obd';
 import {
   DERIVED,
@@ -27,14 +27,14 @@ export type EngineState = (typeof ENGINE_STATES)[number];
 
 export const statSchema = z.object({
   /** Samples; 1 for a single look. */
-  count: z.number().int().min(1),
+  count: z.int().check(z.minimum(1)),
   mean: z.number(),
   min: z.number(),
   max: z.number(),
   first: z.number(),
   last: z.number(),
   /** Swings through the middle of its range in ten seconds; 0 for a single look. */
-  swings: z.number().min(0),
+  swings: z.number().check(z.minimum(0)),
 });
 /** One reading over a window. */
 export type Stat = z.infer<typeof statSchema>;
@@ -42,7 +42,7 @@ export type Stat = z.infer<typeof statSchema>;
 export const windowSchema = z.object({
   state: z.enum(ENGINE_STATES),
   /** How long the state lasted, s; 0 for a single look. */
-  seconds: z.number().min(0),
+  seconds: z.number().check(z.minimum(0)),
   stats: z.record(z.string(), statSchema),
 });
 /** A stretch of time in one engine state, or a single look. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { TROUBLE_CODE } from '@pincer/core/obd';
 import { moduleMapSchema } from './module-map.ts';
 
@@ -12,52 +12,58 @@ export const ROADS = ['town', 'country', 'motorway'] as const;
 export type RoadKind = (typeof ROADS)[number];
 
 const tripSchema = z.object({
-  name: z.string().min(1),
+  name: z.string().check(z.minLength(1)),
   road: z.enum(ROADS),
-  minutes: z.number().positive(),
-  distanceKm: z.number().positive(),
-  perWeek: z.number().min(0),
+  minutes: z.number().check(z.positive()),
+  distanceKm: z.number().check(z.positive()),
+  perWeek: z.number().check(z.minimum(0)),
 });
 /** A drive that the owner makes anyway. */
 export type UsualTrip = z.infer<typeof tripSchema>;
 
 const acceptedCodeSchema = z.object({
-  code: z.string().regex(TROUBLE_CODE),
-  reason: z.string().min(1),
+  code: z.string().check(z.regex(TROUBLE_CODE)),
+  reason: z.string().check(z.minLength(1)),
   /** ISO 8601 moment at which the owner accepted it. */
   since: z.iso.datetime(),
   /** When it was taken back; the record of it stays. */
-  until: z.iso.datetime().optional(),
+  until: z.optional(z.iso.datetime()),
 });
 /** A code with a known reason that the owner lives with, such as a deliberate change of the vehicle. */
 export type AcceptedCode = z.infer<typeof acceptedCodeSchema>;
 
 const makerCodesSchema = z.object({
   /** Name of the file or source that the owner gave. */
-  name: z.string().min(1),
+  name: z.string().check(z.minLength(1)),
   addedAt: z.iso.datetime(),
   /** Text by code, in the words of that list. */
-  codes: z.record(z.string().regex(TROUBLE_CODE), z.string().min(1).max(300)),
+  codes: z.record(
+    z.string().check(z.regex(TROUBLE_CODE)),
+    z.string().check(z.minLength(1), z.maxLength(300)),
+  ),
 });
 /** The owner's own list of their maker's codes. Nobody here vouches for it. */
 export type MakerCodes = z.infer<typeof makerCodesSchema>;
 
 const serviceSchema = z.object({
   /** Intervals of the owner's handbook, by item; they are typed over the usual ones. */
-  intervals: z
-    .record(
+  intervals: z.optional(
+    z.record(
       z.string(),
-      z.object({ km: z.number().positive().optional(), months: z.number().positive().optional() }),
-    )
-    .optional(),
+      z.object({
+        km: z.optional(z.number().check(z.positive())),
+        months: z.optional(z.number().check(z.positive())),
+      }),
+    ),
+  ),
   /** What was done, oldest first. */
   done: z.array(
     z.object({
       item: z.string(),
       /** ISO date. */
       at: z.iso.date(),
-      km: z.number().min(0).optional(),
-      cost: z.number().min(0).optional(),
+      km: z.optional(z.number().check(z.minimum(0))),
+      cost: z.optional(z.number().check(z.minimum(0))),
     }),
   ),
 });
@@ -65,44 +71,44 @@ const serviceSchema = z.object({
 export type VehicleService = z.infer<typeof serviceSchema>;
 
 export const vehicleSchema = z.object({
-  id: z.string().regex(/^veh_/),
+  id: z.string().check(z.regex(/^veh_/)),
   /** Make and model in the owner's words. */
-  name: z.string().min(1),
+  name: z.string().check(z.minLength(1)),
   kind: z.enum(['car', 'van', 'motorcycle']),
-  plate: z.string().optional(),
-  vin: z.string().optional(),
-  year: z.number().int().min(1900).max(2100).optional(),
-  market: z.string().optional(),
+  plate: z.optional(z.string()),
+  vin: z.optional(z.string()),
+  year: z.optional(z.int().check(z.minimum(1900), z.maximum(2100))),
+  market: z.optional(z.string()),
   fuel: z.enum(FUELS),
   /** Litres. */
-  displacementLitres: z.number().positive().optional(),
-  cylinders: z.number().int().min(1).max(16).optional(),
+  displacementLitres: z.optional(z.number().check(z.positive())),
+  cylinders: z.optional(z.int().check(z.minimum(1), z.maximum(16))),
   /** Where cylinder 1 is, and bank 1, as the owner found it in the workshop manual. */
-  cylinderOne: z.string().max(80).optional(),
-  bankOne: z.string().max(80).optional(),
+  cylinderOne: z.optional(z.string().check(z.maxLength(80))),
+  bankOne: z.optional(z.string().check(z.maxLength(80))),
   aspiration: z.enum(ASPIRATIONS),
-  gearbox: z.enum(GEARBOXES).optional(),
+  gearbox: z.optional(z.enum(GEARBOXES)),
   /** Size on the wall of the driven wheels’ tyre, such as `205/55 R16`. */
-  tyre: z.string().max(40).optional(),
+  tyre: z.optional(z.string().check(z.maxLength(40))),
   /** Kilometres. */
-  distanceKm: z.number().min(0).optional(),
-  modifications: z.string().optional(),
+  distanceKm: z.optional(z.number().check(z.minimum(0))),
+  modifications: z.optional(z.string()),
   /** Height above the sea of the place where it is kept, m. */
-  heightM: z.number().min(-450).max(5_500).optional(),
+  heightM: z.optional(z.number().check(z.minimum(-450), z.maximum(5_500))),
   /** ISO dates. */
-  warrantyEnds: z.string().optional(),
-  inspectionDue: z.string().optional(),
+  warrantyEnds: z.optional(z.string()),
+  inspectionDue: z.optional(z.string()),
   /** Kind of inspection rule, where the owner has chosen one; see the inspection room. */
-  inspectionRule: z.string().optional(),
-  usualTrips: z.array(tripSchema).optional(),
-  service: serviceSchema.optional(),
-  acceptedCodes: z.array(acceptedCodeSchema).optional(),
-  makerCodes: makerCodesSchema.optional(),
-  moduleMap: moduleMapSchema.optional(),
+  inspectionRule: z.optional(z.string()),
+  usualTrips: z.optional(z.array(tripSchema)),
+  service: z.optional(serviceSchema),
+  acceptedCodes: z.optional(z.array(acceptedCodeSchema)),
+  makerCodes: z.optional(makerCodesSchema),
+  moduleMap: z.optional(moduleMapSchema),
   /** A made-up vehicle of the practice bay: its cases are in no garage, no export and no experience. */
-  isPractice: z.literal(true).optional(),
+  isPractice: z.optional(z.literal(true)),
   /** Sold, scrapped or not used: it stays in the logbook, and out of the garage. */
-  putAwayAt: z.iso.datetime().optional(),
+  putAwayAt: z.optional(z.iso.datetime()),
 });
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;

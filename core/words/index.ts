@@ -1,3 +1,4 @@
+export { TOLD_IN_ENGLISH } from './issues.ts';
 export { currencySign, moneyOf, type Purse } from './money.ts';
 export { inEveryEnglish, quantityText, tell, tellAll, type Wording } from './tell.ts';
 export {

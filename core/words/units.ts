@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** Kilometres of an international mile, metres of a foot and of an inch: exact by definition (1959). */
 export const KM_PER_MILE = 1.609344;

@@ -10,6 +10,7 @@ import { later } from './ui/later.ts';
 import { beginCore, warmCore } from './workers/core-client.ts';
 import { ownerOf } from '@pincer/core/case';
 import { browserPorts } from './platform/browser-ports.ts';
+import { copiedKeys } from './storage/copied-keys.ts';
 import { load } from './store/logbook-actions.ts';
 import { findKeptFile } from './store/find-kept-file.ts';
 import { beginSession } from './store/session.ts';
@@ -19,6 +20,9 @@ import './styles.css';
 
 // A case shows nothing of itself before it is assessed: the worker reads its knowledge while the page comes up.
 if (location.pathname.startsWith('/case/')) beginCore();
+// Whoever has a logbook wants the sheets of its vehicles at once; whoever has none yet is spared them.
+if (location.pathname === '/' && copiedKeys().length > 0)
+  import('./garage/vehicle-sheet.tsx').catch(() => undefined);
 
 const ports = browserPorts();
 const store = createStore(ports);

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { explainCode } from '@pincer/core/codes';
 import { TROUBLE_CODE } from '@pincer/core/obd';
 import { acceptCode, type Vehicle } from '@pincer/core/vehicle';
@@ -16,13 +16,15 @@ import { LEGAL_CAUTION } from './legal-caution.ts';
 const formSchema = z.object({
   code: z
     .string()
-    .trim()
-    .toUpperCase()
-    .regex(
-      TROUBLE_CODE,
-      'This is not a code: it needs a letter P, C, B or U, a digit 0 to 3, and three more characters.',
+    .check(
+      z.trim(),
+      z.toUpperCase(),
+      z.regex(
+        TROUBLE_CODE,
+        'This is not a code: it needs a letter P, C, B or U, a digit 0 to 3, and three more characters.',
+      ),
     ),
-  reason: z.string().trim().min(1),
+  reason: z.string().check(z.trim(), z.minLength(1)),
 });
 
 /** Accepts one code with a reason. */

@@ -6,12 +6,13 @@ import type { Glance } from '../store/logbook-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Contained } from '../ui/contained.tsx';
+import { useFetched } from '../ui/fetched.ts';
 import { useInSight } from '../ui/in-sight.ts';
 import { NO_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
 import { BackupNotice } from './backup-notice.tsx';
 import { ExportReminder } from './export-reminder.tsx';
-import { OpeningSheet, VehicleSheet } from './vehicle-sheet.tsx';
+import { OpeningSheet } from './sheet-frame.tsx';
 import { ownCases, ownVehicles } from '../store/logbook-selectors.ts';
 
 const SetAsideNotice = lazy(async () => ({
@@ -19,6 +20,8 @@ const SetAsideNotice = lazy(async () => ({
 }));
 const NewCase = lazy(async () => ({ default: (await import('./new-case.tsx')).NewCase }));
 const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx')).ImportCase }));
+
+const fetchSheet = async () => (await import('./vehicle-sheet.tsx')).VehicleSheet;
 
 /** Vehicles and their cases, and what each case waits for. */
 export function Garage() {
@@ -41,7 +44,9 @@ export function Garage() {
     };
   }, [vehicles, cases, shares, isAllShown]);
 
-  if (status === 'loading') return <Opening glance={glance} />;
+  const VehicleSheet = useFetched(fetchSheet, list.length > 0 || glance !== null);
+
+  if (status === 'loading' || (list.length > 0 && !VehicleSheet)) return <Opening glance={glance} />;
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -103,7 +108,7 @@ export function Garage() {
         <Sheets list={list}>
           {({ vehicle, cases: own }) => (
             <Contained key={vehicle.id} name={vehicle.name}>
-              <VehicleSheet vehicle={vehicle} cases={own} />
+              {VehicleSheet ? <VehicleSheet vehicle={vehicle} cases={own} /> : null}
             </Contained>
           )}
         </Sheets>

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { KM_PER_MILE, M_PER_FOOT, unitsOf, type UnitChoice } from '@pincer/core/words';
 import {
   ASPIRATIONS,
@@ -23,10 +23,11 @@ const ROAD_NAMES = { town: 'Town', country: 'Country', motorway: '{Motorway}' } 
 >;
 
 const optionalNumber = z
-  .string()
-  .trim()
-  .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.'))))
-  .refine((n) => n === undefined || (Number.isFinite(n) && n >= 0), 'A number, or leave it empty.');
+  .pipe(
+    z.string().check(z.trim()),
+    z.transform((t) => (t === '' ? undefined : Number(t.replace(',', '.')))),
+  )
+  .check(z.refine((n) => n === undefined || (Number.isFinite(n) && n >= 0), 'A number, or leave it empty.'));
 /** Kilometres and metres of the units that the form shows. */
 interface Scale {
   km: number;
@@ -36,49 +37,54 @@ interface Scale {
 /** A height in the unit of the form. @param m metres of that unit. */
 const heightIn = (m: number) =>
   z
-    .string()
-    .trim()
-    .transform((t) => (t === '' ? undefined : Number(t.replace(',', '.').replace('−', '-'))))
-    .refine(
-      (n) => n === undefined || vehicleSchema.shape.heightM.safeParse(n * m).success,
-      'A realistic altitude, or leave it empty.',
+    .pipe(
+      z.string().check(z.trim()),
+      z.transform((t) => (t === '' ? undefined : Number(t.replace(',', '.').replace('−', '-')))),
+    )
+    .check(
+      z.refine(
+        (n) => n === undefined || vehicleSchema.shape.heightM.safeParse(n * m).success,
+        'A realistic altitude, or leave it empty.',
+      ),
     );
 const positive = z
-  .string()
-  .trim()
-  .transform((t) => Number(t.replace(',', '.')))
-  .refine((n) => Number.isFinite(n) && n > 0, 'A number above 0.');
+  .pipe(
+    z.string().check(z.trim()),
+    z.transform((t) => Number(t.replace(',', '.'))),
+  )
+  .check(z.refine((n) => Number.isFinite(n) && n > 0, 'A number above 0.'));
 
 const formSchemaFor = (per: Scale) =>
   z.object({
-    vin: z.string().trim(),
-    name: z.string().trim().min(1, 'Any name will do, such as make and model.'),
+    vin: z.string().check(z.trim()),
+    name: z.string().check(z.trim(), z.minLength(1, 'Any name will do, such as make and model.')),
     kind: z.enum(['car', 'van', 'motorcycle']),
     fuel: z.enum(FUELS),
-    year: optionalNumber.refine(
-      (n) => n === undefined || (n >= 1900 && n <= 2100),
-      'A year, or leave it empty.',
+    year: optionalNumber.check(
+      z.refine((n) => n === undefined || (n >= 1900 && n <= 2100), 'A year, or leave it empty.'),
     ),
     distance: optionalNumber,
     displacement: optionalNumber,
-    cylinders: optionalNumber.refine(
-      (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
-      'One to sixteen, or leave it empty.',
+    cylinders: optionalNumber.check(
+      z.refine(
+        (n) => n === undefined || (Number.isInteger(n) && n >= 1 && n <= 16),
+        'One to sixteen, or leave it empty.',
+      ),
     ),
     aspiration: z.enum(ASPIRATIONS),
     gearbox: z.enum(GEARBOXES),
     market: z.string(),
     height: heightIn(per.m),
-    plate: z.string().trim(),
-    tyre: z.string().trim().max(40),
-    cylinderOne: z.string().trim().max(80),
-    bankOne: z.string().trim().max(80),
-    modifications: z.string().trim(),
+    plate: z.string().check(z.trim()),
+    tyre: z.string().check(z.trim(), z.maxLength(40, 'At most 40 characters.')),
+    cylinderOne: z.string().check(z.trim(), z.maxLength(80, 'At most 80 characters.')),
+    bankOne: z.string().check(z.trim(), z.maxLength(80, 'At most 80 characters.')),
+    modifications: z.string().check(z.trim()),
     warrantyEnds: z.string(),
     inspectionDue: z.string(),
     trips: z.array(
       z.object({
-        name: z.string().trim().min(1, 'A name, such as “to work”.'),
+        name: z.string().check(z.trim(), z.minLength(1, 'A name, such as “to work”.')),
         road: z.enum(ROADS),
         minutes: positive,
         distance: positive,

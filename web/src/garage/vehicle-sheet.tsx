@@ -1,17 +1,17 @@
 import { Pencil, PlugZap, Plus } from 'lucide-react';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { noteShare, openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
-import { useTell } from '../store/use-tell.ts';
 import { useAssessment } from '../store/use-assessment.ts';
-import { BUTTON, SHEET } from '../ui/classes.ts';
-import { counted, day, distance } from '../ui/format.ts';
+import { BUTTON } from '../ui/classes.ts';
+import { counted, day } from '../ui/format.ts';
 import { useInSight } from '../ui/in-sight.ts';
 import { NO_SHARE, ROAD_SHARE } from '../ui/road-share.ts';
+import { CASES_AT_ONCE, SheetFrame } from './sheet-frame.tsx';
 
 /** Drives that a proof waits for, or what else it waits for. */
 function watchWords({ proof, waiting }: Assessment): string {
@@ -50,9 +50,6 @@ function pressing({ waiting: { quietDays, inspection } }: Assessment): string[] 
 /** From so many days without an entry on, a case is perhaps forgotten. */
 const QUIET_DAYS = 3;
 
-/** Cases of one vehicle that stand on its sheet before more are asked for. */
-const CASES_AT_ONCE = 6;
-
 /** A vehicle and its cases: the open ones with what each waits for, then those that are closed. */
 export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[] }) {
   const dispatch = useAppDispatch();
@@ -75,7 +72,7 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
   };
   const rest = list.length - shown;
   return (
-    <Frame vehicle={vehicle}>
+    <SheetFrame vehicle={vehicle}>
       {list
         .slice(0, shown)
         .map(({ record, closing }) =>
@@ -101,47 +98,7 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
           <Pencil size={17} aria-hidden="true" /> Vehicle details
         </Link>
       </div>
-    </Frame>
-  );
-}
-
-/** The same sheet while the logbook is read: names, and nothing that could be wrong yet. */
-export function OpeningSheet({
-  vehicle,
-  cases,
-}: {
-  vehicle: Vehicle;
-  cases: readonly Omit<CaseRecord, 'entries'>[];
-}) {
-  return (
-    <Frame vehicle={vehicle}>
-      {cases.slice(0, CASES_AT_ONCE).map((c) => (
-        <div key={c.id} className="flex min-h-14 items-center justify-between gap-3 px-4 py-2">
-          <span className="text-[17px] font-semibold">{c.title}</span>
-          <span className="shrink-0 text-[15px] text-ink-2">opened {day(c.openedAt)}</span>
-        </div>
-      ))}
-    </Frame>
-  );
-}
-
-function Frame({ vehicle, children }: { vehicle: Vehicle; children: ReactNode }) {
-  const units = useAppSelector((s) => s.settings.owner.units);
-  const tell = useTell();
-  const about = [
-    vehicle.year,
-    vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? tell('{petrol}') : vehicle.fuel,
-    vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
-    vehicle.plate,
-  ].filter((x) => x !== null && x !== undefined);
-  return (
-    <section className={SHEET} aria-label={vehicle.name}>
-      <div className="flex items-baseline justify-between gap-3 border-b border-line px-4 py-3">
-        <h2 className="text-xl">{vehicle.name}</h2>
-        <p className="text-right text-[15px] text-ink-2">{about.join(' · ')}</p>
-      </div>
-      <div className="divide-y divide-line">{children}</div>
-    </section>
+    </SheetFrame>
   );
 }
 

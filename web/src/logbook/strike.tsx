@@ -1,13 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import type { Entry } from '@pincer/core/case';
 import { record as addRecord } from '../store/logbook-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { BUTTON, FIELD } from '../ui/classes.ts';
 
-const formSchema = z.object({ reason: z.string().trim().min(1) });
+const formSchema = z.object({ reason: z.string().check(z.trim(), z.minLength(1)) });
 
 /** Strikes out an entry, with the reason: both stay in the log. */
 export function Strike({ entry, caseId, onDone }: { entry: Entry; caseId: string; onDone: () => void }) {

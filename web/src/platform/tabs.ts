@@ -1,6 +1,6 @@
 import { caseSchema, entrySchema } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { ALONE, type Doing, type TabsPort } from '../ports/tabs.ts';
 
 /** Do not rename: pages of an older version listen on it as well. */
@@ -13,7 +13,7 @@ const JOURNAL = 'pincer:journal:';
 
 const messageSchema = z.union([
   z.object({ caseId: z.string(), entry: entrySchema }),
-  z.object({ head: caseSchema.omit({ entries: true }) }),
+  z.object({ head: z.omit(caseSchema, { entries: true }) }),
   z.object({ vehicle: vehicleSchema }),
   z.object({ emptied: z.literal(true) }),
   z.object({ forgotten: z.string() }),

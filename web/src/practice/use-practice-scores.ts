@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { CaseRecord } from '@pincer/core/case';
-import { practiceKey, coreApi } from '../store/core-api.ts';
+import { coreApi, ofCore, practiceKey } from '../store/core-api.ts';
 import { practiceOf } from '../store/practice-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
@@ -41,7 +41,7 @@ export function usePracticeScores(cases: readonly CaseRecord[]): { played: Playe
     return () => running.forEach((r) => r.unsubscribe());
   }, [dispatch, asked]);
   const results = useAppSelector(
-    (s) => keys.map(({ key }) => coreApi.endpoints.practiceResult.select(key)(s)),
+    (s) => keys.map(({ key }) => ofCore(coreApi.endpoints.practiceResult.select(key))(s)),
     (a, b) => a.length === b.length && a.every((r, i) => r.data === b[i]?.data && r.status === b[i]?.status),
   );
   return {

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, useWatch } from 'react-hook-form';
 import { toast } from 'sonner';
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 import { REGIONS, inRegion, ownerSchema, type Owner } from '@pincer/core/case';
 import { TOOLS, type ToolId } from '@pincer/core/knowledge';
 import { changeSettings } from '../store/logbook-actions.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { transactAttachments } from './database.ts';
 
 /** A picture or a file as it lies in storage: its bytes, and what they are. */

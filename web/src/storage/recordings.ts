@@ -1,5 +1,5 @@
 import localforage from 'localforage';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import {
   addSamples,
   channelSchema,
@@ -18,13 +18,13 @@ const store = localforage.createInstance({
 });
 
 const metaSchema = z.object({
-  id: z.string().regex(/^rec_/),
+  id: z.string().check(z.regex(/^rec_/)),
   caseId: z.string(),
-  title: z.string().min(1),
+  title: z.string().check(z.minLength(1)),
   startedAt: z.string(),
   channels: z.array(channelSchema),
   marks: z.array(markSchema),
-  chunks: z.number().int().min(0),
+  chunks: z.int().check(z.minimum(0)),
   /** Still running, or cut off before it was ended. */
   isOpen: z.boolean(),
 });

@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { TOLD_IN_ENGLISH } from '@pincer/core/words';
 import {
   CURRENT_VERSION,
   caseSchema,
@@ -20,20 +21,20 @@ export const settingsSchema = z.object({
   theme: z.enum(['auto', 'day', 'garage']),
   owner: ownerSchema,
   /** Whether a single letter or digit does something; it does where nothing was chosen. */
-  singleKeys: z.enum(['on', 'off']).optional(),
+  singleKeys: z.optional(z.enum(['on', 'off'])),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
 /** What the logbook remembers of itself. */
 const marksSchema = z.object({
   /** The example: begun and not finished, or done with and never to come back by itself. */
-  example: z.enum(['begun', 'done']).optional(),
+  example: z.optional(z.enum(['begun', 'done'])),
   /** The cases that came with it. */
-  exampleCases: z.array(z.string()).optional(),
+  exampleCases: z.optional(z.array(z.string())),
   /** When its owner last emptied it: a page that was open meanwhile does not bring back what it still holds. */
-  emptiedAt: z.iso.datetime().optional(),
+  emptiedAt: z.optional(z.iso.datetime()),
   /** When everything was last saved as a file. */
-  exportedAt: z.iso.datetime().optional(),
+  exportedAt: z.optional(z.iso.datetime()),
 });
 export type Marks = z.infer<typeof marksSchema>;
 
@@ -65,13 +66,13 @@ export interface Loaded {
 
 /** How anything is kept: with the version that wrote it, and an entry with the case that it belongs to. */
 export const storedSchema = z.looseObject({
-  version: z.number().int().min(1),
+  version: z.int().check(z.minimum(1)),
   record: z.unknown(),
-  caseId: z.string().optional(),
+  caseId: z.optional(z.string()),
 });
 
 /** A case without its entries: they are kept one by one. */
-export const headSchema = caseSchema.omit({ entries: true });
+export const headSchema = z.omit(caseSchema, { entries: true });
 type Head = z.infer<typeof headSchema>;
 
 /** Where records that were repaired, or set aside by an older version, are kept as they were. */
@@ -94,8 +95,8 @@ const stored = (record: unknown, caseId?: string) => ({
 });
 
 /** Checked when it is written, so that it can be read. @throws StorageError */
-function checked<T>(schema: z.ZodType<T>, record: T): T {
-  const issue = schema.safeParse(record).error?.issues[0];
+function checked<T>(schema: z.ZodMiniType<T>, record: T): T {
+  const issue = schema.safeParse(record, TOLD_IN_ENGLISH).error?.issues[0];
   if (issue) throw new StorageError('unfit', `${issue.path.join('.')}: ${issue.message}`);
   return record;
 }
@@ -104,7 +105,7 @@ function checked<T>(schema: z.ZodType<T>, record: T): T {
  * Puts a record in the place of an older one. What a newer version wrote, and a case that an older one kept whole, stay;
  * what cannot be read is kept beside it.
  */
-async function replace<T>(key: string, record: T, schema: z.ZodType<T>): Promise<void> {
+async function replace<T>(key: string, record: T, schema: z.ZodMiniType<T>): Promise<void> {
   checked(schema, record);
   await transact('readwrite', async (records) => {
     const raw: unknown = await records.get(key);
@@ -326,7 +327,7 @@ const idOf = (raw: unknown): string | null =>
 
 /** A case that was kept whole, in the present version. */
 function readWhole(record: unknown, version: number): ReadRecord<Whole> {
-  const listed = readRecord(headSchema.extend({ entries: z.array(z.unknown()) }), record, version);
+  const listed = readRecord(z.extend(headSchema, { entries: z.array(z.unknown()) }), record, version);
   if (!listed.ok) return listed;
   const { entries: raw, ...head } = listed.value;
   const whole: Whole = { head, entries: [], odd: [] };
@@ -363,7 +364,7 @@ function place(key: string, raw: unknown, loaded: Reading): void {
       });
     else loaded.setAside.push({ key, reason: read.detail, caseId: caseIdOf(key) });
   };
-  const read = <T>(schema: z.ZodType<T>): ReadRecord<T> =>
+  const read = <T>(schema: z.ZodMiniType<T>): ReadRecord<T> =>
     there.success
       ? readRecord(schema, record, version)
       : { ok: false, why: 'broken', detail: 'it has no version number' };
@@ -402,7 +403,7 @@ const isWhole = (record: unknown): boolean =>
 /** A record as it lies in storage, as a file: to be kept, looked at, mended and brought in again. */
 export const recordFileSchema = z.object({
   format: z.literal('pincer-record'),
-  key: z.string().min(1),
+  key: z.string().check(z.minLength(1)),
   stored: z.unknown(),
 });
 export type RecordFile = z.infer<typeof recordFileSchema>;

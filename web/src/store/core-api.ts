@@ -11,6 +11,7 @@ import type { Settings } from '../storage/records.ts';
 import { lessonsOf } from './lessons.ts';
 import type { LogbookState } from './logbook-slice.ts';
 import { caseAndVehicle } from './logbook-selectors.ts';
+import { laterMiddleware, reducer } from './store.ts';
 
 export type { PracticeResult, ReferenceHit };
 
@@ -129,6 +130,11 @@ export const coreApi = createApi({
     }),
   }),
 });
+
+// The first screen asks nothing of the core: this joins the store when something does.
+/** Reads what the core has answered, for a selector that is not a hook's own. */
+export const ofCore = reducer.inject(coreApi).selector;
+laterMiddleware.addMiddleware(coreApi.middleware);
 
 export const { useAssessQuery, useCodePageQuery, usePracticeResultQuery, useSearchQuery } = coreApi;
 export { skipToken };

@@ -1,9 +1,8 @@
 import { configureStore } from '@reduxjs/toolkit';
 import type { Ports } from '../ports/ports.ts';
-import { coreApi } from './core-api.ts';
 import { createLinkService } from './link-service.ts';
 import { createOwnEntries } from './session.ts';
-import { reducer, type Extra } from './store.ts';
+import { laterMiddleware, reducer, type Extra } from './store.ts';
 
 /** A store with nothing loaded. @param ports its ways to workers and other pages. */
 export function createStore(ports: Ports) {
@@ -18,7 +17,7 @@ export function createStore(ports: Ports) {
         serializableCheck: false,
       })
         .prepend(createOwnEntries())
-        .concat(coreApi.middleware),
+        .concat(laterMiddleware.middleware),
   });
 }
 

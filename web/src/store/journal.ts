@@ -1,6 +1,6 @@
 import { caseSchema, entrySchema } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { keysUnder, localStore } from '../storage/local-store.ts';
 
 /**
@@ -13,7 +13,7 @@ const JOURNAL = 'pincer:journal:';
 const OLD_JOURNAL = 'pincer:journal';
 const DRAFT = 'pincer:draft:';
 
-const headSchema = caseSchema.omit({ entries: true });
+const headSchema = z.omit(caseSchema, { entries: true });
 const notedSchema = z.union([
   z.object({ caseId: z.string(), entry: entrySchema }),
   z.object({ head: headSchema }),

@@ -1,7 +1,14 @@
-import { combineReducers, type ThunkAction, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import {
+  combineSlices,
+  createDynamicMiddleware,
+  type ThunkAction,
+  type ThunkDispatch,
+  type UnknownAction,
+  type WithSlice,
+} from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Ports } from '../ports/ports.ts';
-import { coreApi } from './core-api.ts';
+import type { coreApi } from './core-api.ts';
 import { draftsSlice } from './drafts-slice.ts';
 import { keptFileSlice } from './kept-file-slice.ts';
 import type { LinkService } from './link-service.ts';
@@ -16,7 +23,7 @@ export interface Extra extends Ports {
   link: LinkService;
 }
 
-export const reducer = combineReducers({
+export const reducer = combineSlices({
   logbook: logbookSlice.reducer,
   settings: settingsSlice.reducer,
   drafts: draftsSlice.reducer,
@@ -24,8 +31,10 @@ export const reducer = combineReducers({
   watch: watchSlice.reducer,
   others: othersSlice.reducer,
   keptFile: keptFileSlice.reducer,
-  [coreApi.reducerPath]: coreApi.reducer,
-});
+}).withLazyLoadedSlices<WithSlice<typeof coreApi>>();
+
+/** What acts between the store and what asks it, for what is fetched after the first screen. */
+export const laterMiddleware = createDynamicMiddleware();
 
 export type RootState = ReturnType<typeof reducer>;
 export type AppDispatch = ThunkDispatch<RootState, Extra, UnknownAction>;

@@ -92,6 +92,7 @@ function Line({ line }: { line: OfferLine }) {
 }
 
 function NewOffer({ caseId }: { caseId: string }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const ids = { name: useId(), text: useId() };
   const [written, put, forget] = useDraft(`offer:${caseId}`, BLANK, isWritten);
@@ -128,7 +129,7 @@ function NewOffer({ caseId }: { caseId: string }) {
           id={ids.text}
           rows={5}
           className={`${FIELD} py-2 font-mono`}
-          placeholder={'Front oxygen sensor 95.00\nLabour 60.00\nTotal 155.00'}
+          placeholder={tell('Front oxygen sensor 95.00\n{Labour} 60.00\nTotal 155.00')}
           value={written.text}
           onChange={(e) => put({ ...written, text: e.target.value })}
         />

@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { FIELD } from '../../ui/classes.ts';
 
 /** Where an adapter with a wireless network of its own is reached, as typed. */
@@ -13,15 +13,17 @@ const MAX_PORT = 65_535;
 const formSchema = z.object({
   host: z
     .string()
-    .trim()
-    .regex(/^[\w.:-]+$/, 'Type the adapter’s address, such as 192.168.0.10. Its leaflet names it.'),
-  port: z
-    .string()
-    .trim()
-    .refine(
+    .check(
+      z.trim(),
+      z.regex(/^[\w.:-]+$/, 'Type the adapter’s address, such as 192.168.0.10. Its leaflet names it.'),
+    ),
+  port: z.string().check(
+    z.trim(),
+    z.refine(
       (t) => /^\d+$/.test(t) && Number(t) >= 1 && Number(t) <= MAX_PORT,
       `A whole number from 1 to ${MAX_PORT}, such as 35000.`,
     ),
+  ),
 });
 
 /** Address and port of a network adapter; both are kept as they are typed, so that they stand there the next time. */
