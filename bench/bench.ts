@@ -1,6 +1,7 @@
 import { assessRows } from './assess.ts';
 import { diagnosisRows } from './diagnosis.ts';
 import { linkRows } from './link.ts';
+import { liveRows } from './live.ts';
 import { manyRows } from './many.ts';
 import { calibrationRows } from './calibration.ts';
 import { optimumRows } from './optimum.ts';
@@ -13,6 +14,7 @@ import { visitRows } from './visit.ts';
 const rows: Row[] = [
   ...(await linkRows()),
   ...(await samplingRows()),
+  ...(await liveRows()),
   ...assessRows(),
   ...(await visitRows()),
   ...(await manyRows()),

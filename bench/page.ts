@@ -22,7 +22,7 @@ function longDrive(): string {
 }
 
 /** Longest task of the page's main thread while something runs, ms (Long Tasks API; under 50 ms there is none). */
-async function longestTask(page: Page, run: () => Promise<void>): Promise<number> {
+export async function longestTask(page: Page, run: () => Promise<void>): Promise<number> {
   await page.evaluate(() => {
     const seen = { longest: 0 };
     Object.assign(window, { benchTasks: seen });

@@ -47,13 +47,19 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   const view = page.getByRole('region', { name: 'Recording: Chosen readings' });
   await expect(view).toContainText('1 mark: mark at');
   await expect(view.getByRole('figure').first()).toBeVisible();
-  const status = view.getByRole('status');
+  const status = view.getByRole('status').filter({ hasText: / to .* s$/ });
   const whole = await status.textContent();
   await view.getByRole('button', { name: 'Zoom in' }).click();
   await expect(status).not.toHaveText(whole ?? '');
   await view.getByRole('button', { name: 'All' }).click();
   await expect(status).toHaveText(whole ?? '');
   await expect(view.getByRole('row', { name: /Engine speed/ })).toBeVisible();
+  // One cursor through all of them, by the arrow keys and read out.
+  await view.getByRole('group', { name: /^Traces/ }).press('ArrowRight');
+  await expect(view.getByText(/ rpm at \d/).first()).toBeVisible();
+  await expect(view.getByText(/^At \d.* s: .*Engine speed 7\d\d/)).toBeAttached();
+  await view.getByRole('group', { name: /^Traces/ }).press('Escape');
+  await expect(view.getByText(/ rpm at \d/)).toHaveCount(0);
   await expectAccessible(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -30,7 +30,6 @@ import { counted, figure } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Traces, type Trace } from './traces.tsx';
 import { beep } from './beep.ts';
-import { useOneByOne } from './one-by-one.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { apartInOwnUnit, inOwnUnit, readingName } from '../../ui/reading.ts';
 import { useWording } from '../../store/use-tell.ts';
@@ -102,15 +101,14 @@ export function Live({
   vehicle: Vehicle;
   guided: GuidedStepId | null;
 }) {
-  const [target, setTarget] = useState<Trace[]>([]);
-  const drawn = useOneByOne(target);
+  const [traces, setTraces] = useState<Trace[]>([]);
   useEffect(
     () =>
       watchService.subscribe(() => {
         const now = watchService.recording;
         if (!now) return;
         const to = Math.max(VIEW, Math.ceil(durationOf(now) / STEP) * STEP);
-        setTarget(liveTraces(now, vehicle, to - VIEW, to));
+        setTraces(liveTraces(now, vehicle, to - VIEW, to));
       }),
     [vehicle],
   );
@@ -156,7 +154,7 @@ export function Live({
         </Notice>
       ) : null}
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
-      <Traces traces={drawn} marks={recording.marks} />
+      <Traces traces={traces} marks={recording.marks} />
       <MoveTest recording={recording} />
     </section>
   );

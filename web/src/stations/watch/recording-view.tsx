@@ -10,7 +10,6 @@ import type { OpenedRecording } from '../../workers/recordings.worker.ts';
 import { saveBlob } from '../../ui/save-text.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
 import { counted, figure, moment } from '../../ui/format.ts';
-import { useOneByOne } from './one-by-one.ts';
 import { SpanTable, Traces, type Trace } from './traces.tsx';
 import { readingName } from '../../ui/reading.ts';
 import { useWording } from '../../store/use-tell.ts';
@@ -97,7 +96,6 @@ export function RecordingView({
     };
   }, [entry, shown, view, otherId, vehicle]);
 
-  const drawn = useOneByOne(traces);
   const span = view.to - view.from;
   const move = (from: number, to: number) => {
     const width = Math.min(length, Math.max(0.5, to - from));
@@ -178,7 +176,7 @@ export function RecordingView({
           </label>
         ) : null}
       </div>
-      <Traces traces={drawn} marks={entry.marks} />
+      <Traces traces={traces} marks={entry.marks} />
       {entry.marks.length > 0 ? (
         <p className="text-[15px]">
           {counted(entry.marks.length, 'mark')}:{' '}

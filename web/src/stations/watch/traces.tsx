@@ -1,23 +1,18 @@
-import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceArea,
-  ReferenceLine,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from 'recharts';
-import type { Mark, Stat } from '@pincer/core/signals';
+  memo,
+  useDeferredValue,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+} from 'react';
+import { indexAt, type Mark, type Stat } from '@pincer/core/signals';
 import { figure } from '../../ui/format.ts';
 import { useWording } from '../../store/use-tell.ts';
 import { ownUnit, tell, wordsIn, type Wording } from '@pincer/core/words';
-
-export interface Points {
-  times: readonly number[];
-  values: readonly number[];
-}
+import { AXIS, SCALE, TracePicture, timeScale, type Points } from './trace-picture.tsx';
 
 export interface Trace {
   id: string;
@@ -37,46 +32,8 @@ export interface Trace {
   rate?: number;
 }
 
-interface Row {
-  t: number;
-  v?: number;
-  w?: number;
-}
-
-/** Both lists in one, in the order of time, as the chart wants them. */
-function rowsOf(points: Points, other: Points | undefined): Row[] {
-  const rows: Row[] = points.times.map((t, i) => ({ t, v: points.values[i] ?? 0 }));
-  if (!other) return rows;
-  return [...rows, ...other.times.map((t, i) => ({ t, w: other.values[i] ?? 0 }))].sort((a, b) => a.t - b.t);
-}
-
-/** The sample of another trace that is nearest in time to where the cursor stands in this one. */
-function nearest(ticks: readonly { value: unknown }[], at: unknown): number {
-  let best = 0;
-  ticks.forEach((tick, i) => {
-    const gap = (x: unknown) => Math.abs(Number(x) - Number(at));
-    if (gap(tick.value) < gap(ticks[best]?.value)) best = i;
-  });
-  return best;
-}
-
 /** How high a trace is, px: one or two have room, more stand as dense rows so that they are seen together. */
 const heightOf = (count: number): number => (count <= 2 ? 128 : count <= 4 ? 76 : 52);
-/** The time axis, under the last of them. */
-const AXIS = 22;
-
-/**
- * What never changes of a chart is the same object each time: the chart compares by identity, and takes apart and
- * computes anew whatever seems to be new.
- */
-const MARGIN = { top: 7, right: 8, bottom: 7, left: 0 };
-const TICK = { fill: 'var(--ink-2)', fontSize: 13 };
-const AUTO: [string, string] = ['auto', 'auto'];
-const TOOLTIP_AT = { y: 2 };
-const seconds = (t: number): string => `${Math.round(t * 10) / 10} s`;
-const syncByTime = (ticks: unknown, data: { activeLabel?: unknown }): number =>
-  nearest(ticks as { value: unknown }[], data.activeLabel);
-
 /** A trace with everything in the owner's units and English. */
 function inOwn(trace: Trace, wording: Wording): Trace {
   const { unit, of } = ownUnit(trace.unit, wording.units);
@@ -103,11 +60,54 @@ function inOwn(trace: Trace, wording: Wording): Trace {
   };
 }
 
-/** Several readings under each other, in step: one time, one cursor. */
-export function Traces({ traces, marks }: { traces: readonly Trace[]; marks: readonly Mark[] }) {
+/** How far a key moves the cursor, as a part of the span in view. */
+const KEY_STEP = 1 / 60;
+
+const NONE: readonly Trace[] = [];
+
+/**
+ * Several readings under each other, in step: one time, one cursor, by pointer or by the arrow keys. They are drawn as the
+ * page finds time: what is touched meanwhile is answered first.
+ */
+export function Traces({ traces: target, marks }: { traces: readonly Trace[]; marks: readonly Mark[] }) {
+  const traces = useDeferredValue(target, NONE);
+  const wording = useWording();
+  const [spoken, setSpoken] = useState('');
   const [box, width] = useWidth();
+  const [at, setAt] = useState<number | null>(null);
+  const { from, to } = traces[0] ?? { from: 0, to: 1 };
+  const point = (e: PointerEvent<HTMLDivElement>) => {
+    const x = e.clientX - e.currentTarget.getBoundingClientRect().left;
+    setAt(x < SCALE ? null : timeScale(from, to, width).invert(x));
+  };
+  const key = (e: KeyboardEvent) => {
+    const by = { ArrowLeft: -KEY_STEP, ArrowRight: KEY_STEP }[e.key];
+    if (e.key === 'Escape') setAt(null);
+    if (by === undefined) return;
+    e.preventDefault();
+    const next = Math.min(to, Math.max(from, (at ?? (from + to) / 2) + by * (to - from)));
+    setAt(next);
+    const values = traces.flatMap((trace) => {
+      const { name, unit, points } = inOwn(trace, wording);
+      const here = nearest(points, next);
+      return here ? [`${name} ${figure(here.value)} ${unit}`] : [];
+    });
+    setSpoken(`At ${figure(next)} s: ${values.join('; ')}`);
+  };
+  const cursor = at === null || at < from || at > to ? null : at;
   return (
-    <div ref={box} className="divide-y divide-line">
+    // A group that is looked through with the arrow keys, as a chart is.
+    <div
+      ref={box}
+      role="group"
+      aria-label="Traces. The arrow keys move the cursor."
+      tabIndex={0}
+      className="divide-y divide-line"
+      onPointerMove={point}
+      onPointerDown={point}
+      onPointerLeave={() => setAt(null)}
+      onKeyDown={key}
+    >
       {traces.map((trace, i) => (
         <MemoTrace
           key={trace.id}
@@ -116,8 +116,12 @@ export function Traces({ traces, marks }: { traces: readonly Trace[]; marks: rea
           width={width}
           rowHeight={heightOf(traces.length)}
           isLast={i === traces.length - 1}
+          at={cursor}
         />
       ))}
+      <p role="status" className="sr-only">
+        {spoken}
+      </p>
     </div>
   );
 }
@@ -149,6 +153,7 @@ const MemoTrace = memo(
     a.trace.to === b.trace.to &&
     a.marks.length === b.marks.length &&
     a.isLast === b.isLast &&
+    a.at === b.at &&
     a.width === b.width &&
     a.rowHeight === b.rowHeight &&
     a.trace.id === b.trace.id &&
@@ -165,20 +170,19 @@ function OneTrace({
   width,
   rowHeight,
   isLast,
+  at,
 }: {
   trace: Trace;
   marks: readonly Mark[];
   width: number;
   rowHeight: number;
   isLast: boolean;
+  /** Where the cursor stands, s. */
+  at: number | null;
 }) {
   const wording = useWording();
   const own = useMemo(() => inOwn(trace, wording), [trace, wording]);
   const { name, unit, points, other, band, stat, rate, from, to } = own;
-  const rows = useMemo(() => rowsOf(points, other), [points, other]);
-  const domain = useMemo<[number, number]>(() => [from, to], [from, to]);
-  const height = isLast ? rowHeight + AXIS : rowHeight;
-  const isDense = rowHeight < 76;
   const last = points.values.at(-1);
   const now = last === undefined ? 'nothing yet' : `${figure(last)} ${unit}`;
   const range = stat ? `${figure(stat.min)} to ${figure(stat.max)} ${unit}, mean ${figure(stat.mean)}` : now;
@@ -194,87 +198,72 @@ function OneTrace({
           {rate === undefined ? '' : ` · ${figure(Math.round(rate * 10) / 10)} a second`}
         </span>
       </figcaption>
-      <div className="contain-content" style={{ height }}>
-        <LineChart
+      <div className="relative contain-content" style={{ height: isLast ? rowHeight + AXIS : rowHeight }}>
+        <TracePicture
+          points={points}
+          other={other}
+          band={band}
+          marks={marks}
+          from={from}
+          to={to}
           width={width}
-          height={height}
-          data={rows}
-          syncId="traces"
-          syncMethod={syncByTime}
-          margin={MARGIN}
-        >
-          <CartesianGrid stroke="var(--line)" vertical={false} />
-          {band ? (
-            <ReferenceArea
-              y1={band.low}
-              y2={band.high}
-              fill="var(--line)"
-              fillOpacity={0.6}
-              ifOverflow="hidden"
-            />
-          ) : null}
-          <XAxis
-            dataKey="t"
-            type="number"
-            domain={domain}
-            allowDataOverflow
-            hide={!isLast}
-            tickFormatter={seconds}
-            tick={TICK}
-          />
-          <YAxis width={58} domain={AUTO} tickFormatter={figure} tick={TICK} tickCount={isDense ? 2 : 3} />
-          <Tooltip
-            isAnimationActive={false}
-            position={TOOLTIP_AT}
-            content={({ active, payload, label }) =>
-              active && payload.length > 0 ? (
-                <AtCursor at={Number(label)} values={payload.map((p) => Number(p.value))} unit={unit} />
-              ) : null
-            }
-          />
-          {marks.map((m) => (
-            <ReferenceLine key={`${m.at}${m.text}`} x={m.at} stroke="var(--own)" strokeDasharray="4 3" />
-          ))}
-          {other ? (
-            <Line
-              dataKey="w"
-              stroke="var(--own)"
-              strokeWidth={2}
-              strokeDasharray="6 4"
-              dot={false}
-              connectNulls
-              isAnimationActive={false}
-            />
-          ) : null}
-          <Line
-            dataKey="v"
-            stroke="var(--car)"
-            strokeWidth={2}
-            dot={false}
-            connectNulls
-            isAnimationActive={false}
-          />
-        </LineChart>
+          height={rowHeight}
+          hasAxis={isLast}
+        />
+        {at === null ? null : (
+          <AtCursor at={at} x={timeScale(from, to, width)(at)} width={width} own={own} height={rowHeight} />
+        )}
       </div>
     </figure>
   );
+}
+
+/** The sample that is nearest in time; null where there is none. */
+function nearest({ times, values }: Points, at: number): { t: number; value: number } | null {
+  const before = Math.max(0, indexAt(times, at));
+  const after = Math.min(times.length - 1, before + 1);
+  const gap = (i: number) => Math.abs((times[i] ?? Infinity) - at);
+  const i = gap(after) < gap(before) ? after : before;
+  const [t, value] = [times[i], values[i]];
+  return t === undefined || value === undefined ? null : { t, value };
 }
 
 /** A difference with its sign; none is said to be none. */
 const difference = (by: number, unit: string): string =>
   Math.abs(by) < 0.005 ? 'the same' : `${by > 0 ? '+' : '−'}${figure(Math.abs(by))} ${unit}`;
 
-/** What stands under the cursor, in one line, so that it covers no more of the trace than it must. */
-function AtCursor({ at, values, unit }: { at: number; values: readonly number[]; unit: string }) {
-  const [value = 0, other] = values;
+/** What stands under the cursor, in one line beside it, so that it covers no more of the trace than it must. */
+function AtCursor({
+  at,
+  x,
+  width,
+  height,
+  own: { points, other, unit },
+}: {
+  at: number;
+  x: number;
+  width: number;
+  height: number;
+  own: Trace;
+}) {
+  const here = nearest(points, at);
+  const there = other ? nearest(other, at) : null;
+  if (!here) return null;
+  const isLeft = x > width / 2;
   return (
-    <span className="rounded border border-line bg-sheet px-1.5 py-0.5 text-[13px] whitespace-nowrap">
-      <span className="font-mono">
-        {figure(value)}
-        {other === undefined ? '' : ` and ${figure(other)}`} {unit}
-      </span>{' '}
-      at {figure(at)} s
-    </span>
+    <>
+      <span className="absolute top-0 border-l border-ink" style={{ left: x, height }} aria-hidden="true" />
+      <span
+        className="absolute top-0.5 rounded border border-line bg-sheet px-1.5 text-[13px] whitespace-nowrap"
+        style={isLeft ? { right: width - x + 5 } : { left: x + 5 }}
+      >
+        <span className="font-mono">
+          {figure(here.value)}
+          {there ? ` and ${figure(there.value)}` : ''} {unit}
+        </span>{' '}
+        at {figure(here.t)} s
+      </span>
+    </>
   );
 }
 
