@@ -58,7 +58,7 @@ export const WEB_ARROWS = {
   ports: [],
   ui: [],
   transports: [],
-  storage: [],
+  storage: ['ports'],
   workers: ['ports', 'storage'],
   platform: ['ports', 'workers'],
   store: ['ports', 'storage'],

@@ -1,6 +1,7 @@
 import { assess, codePage } from '@pincer/core/assess';
 import { readCaseFile } from '@pincer/core/case';
 import { decodeFileText } from '@pincer/core/link';
+import { NO_COPY_FILE } from '../src/ports/copy-file.ts';
 import type { Ports } from '../src/ports/ports.ts';
 import { ALONE, type TabMessage } from '../src/ports/tabs.ts';
 import { createStore } from '../src/store/create-store.ts';
@@ -33,36 +34,38 @@ export interface Page {
 }
 
 /** The core in this process, for there are no workers here; no recordings to take out, and no word of room. */
-export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space' | 'keptFile'> = {
-  practice: {
-    answer: () => Promise.reject(new Error('not used')),
-    result: () => Promise.reject(new Error('not used')),
-  },
-  core: {
-    assess: (c, v, owner, at, lessons) => Promise.resolve(assess(c, v, new Date(at), owner, lessons)),
-    readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
-    decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
-    codePage: (code) => Promise.resolve(codePage(code)),
-    searchReference: () => Promise.resolve([]),
-  },
-  keptFile: {
-    isPossible: () => false,
-    choose: () => Promise.resolve(null),
-    current: () => Promise.resolve(null),
-    allow: () => Promise.resolve(false),
-    write: () => Promise.resolve(),
-    forget: () => Promise.resolve(),
-  },
-  recordings: {
-    exportCsv: () => Promise.resolve(null),
-    importCsv: () => Promise.resolve('not used'),
-  },
-  space: {
-    persist: () => undefined,
-    isPersisted: () => Promise.resolve(null),
-    estimate: () => Promise.resolve(null),
-  },
-};
+export const CORE_HERE: Pick<Ports, 'core' | 'practice' | 'recordings' | 'space' | 'keptFile' | 'copyFile'> =
+  {
+    practice: {
+      answer: () => Promise.reject(new Error('not used')),
+      result: () => Promise.reject(new Error('not used')),
+    },
+    copyFile: NO_COPY_FILE,
+    core: {
+      assess: (c, v, owner, at, lessons) => Promise.resolve(assess(c, v, new Date(at), owner, lessons)),
+      readCaseFile: (text) => Promise.resolve(readCaseFile(text)),
+      decodeFileText: (text) => Promise.resolve(decodeFileText(text)),
+      codePage: (code) => Promise.resolve(codePage(code)),
+      searchReference: () => Promise.resolve([]),
+    },
+    keptFile: {
+      isPossible: () => false,
+      choose: () => Promise.resolve(null),
+      current: () => Promise.resolve(null),
+      allow: () => Promise.resolve(false),
+      write: () => Promise.resolve(),
+      forget: () => Promise.resolve(),
+    },
+    recordings: {
+      exportCsv: () => Promise.resolve(null),
+      importCsv: () => Promise.resolve('not used'),
+    },
+    space: {
+      persist: () => undefined,
+      isPersisted: () => Promise.resolve(null),
+      estimate: () => Promise.resolve(null),
+    },
+  };
 
 /** Opens another page. Nothing is loaded yet. @param others ways out of the store that are not the usual ones. */
 export function aPage(others: Partial<Ports> = {}): Page {

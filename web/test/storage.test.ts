@@ -15,7 +15,9 @@ jest.mock('localforage', () => {
   return { __esModule: true, default: { createInstance: () => shared } };
 });
 import { copiedKeys } from '../src/storage/copied-keys.ts';
+import { CopyLog } from '../src/storage/copy-log.ts';
 import { copiesOf, copyRecords, forgetCopies } from '../src/storage/second-copy.ts';
+import { SmallFile } from './small-file.ts';
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
 import { loadAttachment } from '../src/storage/attachments.ts';
@@ -528,6 +530,44 @@ describe('the second copy', () => {
     expect(page.store.getState().logbook.broughtBack).toBe(before.length + 2);
     await anew();
     expect(page.store.getState().logbook.broughtBack).toBe(0);
+  });
+
+  test('nor is it lost when the browser has lost its smaller store too: the file with room set aside has it', async () => {
+    const disk = new SmallFile();
+    const log = new CopyLog(() => 'one');
+    const withFile = () =>
+      aPage({
+        copyFile: {
+          keys: () => Promise.resolve(log.keys(disk)),
+          of: (keys) => Promise.resolve(log.of(disk, keys)),
+          put: (records) => Promise.resolve(log.put(disk, records)),
+          forget: (keys) => {
+            log.forget(disk, keys);
+            return Promise.resolve();
+          },
+        },
+      });
+    page.close();
+    page = withFile();
+    await page.dispatch(load());
+    const c = await aCase();
+    await page.dispatch(record(c.id, { kind: 'note', text: 'one' }));
+    disk.fill();
+    await page.dispatch(record(c.id, { kind: 'note', text: 'two, on a full disk' }));
+    const before = idsOf(page, c.id);
+    page.close();
+    notes.clear();
+    await lose();
+    page = withFile();
+    await page.dispatch(load());
+    expect(idsOf(page, c.id)).toEqual(before);
+    expect(await storedIds(c.id)).toEqual(before);
+    // What its owner empties does not come back from it.
+    await page.dispatch(emptyLogbook());
+    page.close();
+    page = withFile();
+    await page.dispatch(load());
+    expect(page.store.getState().logbook.cases.ids).toEqual([]);
   });
 
   test('what was recorded before there was a copy is in it from the next start on', async () => {

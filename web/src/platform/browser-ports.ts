@@ -1,6 +1,7 @@
 import { proxy } from 'comlink';
 import type { Ports } from '../ports/ports.ts';
 import { assessThere, coreWorker } from '../workers/core-client.ts';
+import { browserCopyFile } from '../workers/copy-file-client.ts';
 import { recordingsWorker } from '../workers/recordings-client.ts';
 import { plugIntoStandIn, standInWorker } from '../workers/stand-in-client.ts';
 import { browserKeptFile } from './kept-file.ts';
@@ -31,6 +32,7 @@ export function browserPorts(): Ports {
     tabs: browserTabs(),
     space: browserSpace(),
     keptFile: browserKeptFile(),
+    copyFile: browserCopyFile(),
     recordings: {
       exportCsv: (id) => recordingsWorker().exportCsv(id, false),
       importCsv: async (file, target) => {

@@ -1,3 +1,4 @@
+import type { CopyFilePort } from './copy-file.ts';
 import type { CorePort } from './core.ts';
 import type { KeptFilePort } from './kept-file.ts';
 import type { PracticePort } from './practice.ts';
@@ -15,4 +16,5 @@ export interface Ports {
   space: SpacePort;
   recordings: RecordingsPort;
   keptFile: KeptFilePort;
+  copyFile: CopyFilePort;
 }

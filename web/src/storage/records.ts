@@ -88,7 +88,8 @@ const entryPrefix = (caseId: string): string => `entry:${encodeURIComponent(case
 export const entryKey = (caseId: string, id: string): string =>
   `${entryPrefix(caseId)}${encodeURIComponent(id)}`;
 
-const stored = (record: unknown, caseId?: string) => ({
+/** A record as it lies in storage. */
+export const asStored = (record: unknown, caseId?: string) => ({
   version: CURRENT_VERSION,
   record,
   ...(caseId === undefined ? {} : { caseId }),
@@ -117,7 +118,7 @@ async function replace<T>(key: string, record: T, schema: z.ZodMiniType<T>): Pro
       if (isWhole(old)) return;
       if (!readRecord(schema, old, version).ok) await records.put(raw, keptKey(key, now().toISOString()));
     } else if (raw !== undefined) await records.put(raw, keptKey(key, now().toISOString()));
-    await records.put(stored(record), key);
+    await records.put(asStored(record), key);
   });
 }
 
@@ -134,7 +135,7 @@ export const saveSettings = (settings: Settings): Promise<void> =>
 /** Remembers something of the logbook itself, beside what it remembers already. */
 export async function saveMarks(marks: Marks): Promise<void> {
   await transact('readwrite', async (records) => {
-    await records.put(stored({ ...marksOf(await records.get(MARKS)), ...marks }), MARKS);
+    await records.put(asStored({ ...marksOf(await records.get(MARKS)), ...marks }), MARKS);
   });
 }
 
@@ -167,7 +168,7 @@ export function saveNewerEntries(caseId: string, entries: readonly unknown[]): P
 async function addAll(caseId: string, entries: readonly (readonly [string, unknown])[]): Promise<void> {
   await transact('readwrite', async (records) => {
     for (const [key, entry] of entries)
-      if ((await records.getKey(key)) === undefined) await records.add(stored(entry, caseId), key);
+      if ((await records.getKey(key)) === undefined) await records.add(asStored(entry, caseId), key);
   });
 }
 
@@ -314,12 +315,12 @@ async function takeApart({ head, entries, odd }: Whole, loaded: Reading): Promis
   ];
   await transact('readwrite', async (records) => {
     for (const [key, record] of kept)
-      if ((await records.getKey(key)) === undefined) await records.add(stored(record, head.id), key);
-    await records.put(stored(head), caseKey(head.id));
+      if ((await records.getKey(key)) === undefined) await records.add(asStored(record, head.id), key);
+    await records.put(asStored(head), caseKey(head.id));
   });
   loaded.entries.set(head.id, [...known, ...fresh]);
   loaded.heads.push(head);
-  kept.slice(fresh.length).forEach(([key, raw]) => place(key, stored(raw, head.id), loaded));
+  kept.slice(fresh.length).forEach(([key, raw]) => place(key, asStored(raw, head.id), loaded));
 }
 
 const idOf = (raw: unknown): string | null =>
@@ -445,7 +446,7 @@ export async function putBackRecord({ key, stored: mended }: RecordFile, at: str
 export async function forgetAll(marks: Marks): Promise<void> {
   await transact('readwrite', async (records) => {
     await records.clear();
-    await records.put(stored(marks), MARKS);
+    await records.put(asStored(marks), MARKS);
   });
 }
 

@@ -1,15 +1,10 @@
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate';
 import { COPY, copiedKeys } from './copied-keys.ts';
+import type { CopiedRecord } from '../ports/copy-file.ts';
 import { localStore } from './local-store.ts';
 
 /** The store holds five million characters, and what is typed and not recorded has to find room in it. */
 const MAX_CHARS = 3_500_000;
-
-export interface CopiedRecord {
-  key: string;
-  /** The record as it lies in the database. */
-  stored: unknown;
-}
 
 const packed = (stored: unknown): string =>
   // One character a byte: the browser then keeps them as bytes.

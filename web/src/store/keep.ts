@@ -1,5 +1,6 @@
 import type { CaseRecord, Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { CopiedRecord } from '../ports/copy-file.ts';
 import type { CaseHead, TabMessage } from '../ports/tabs.ts';
 import { StorageError, storageError } from '../storage/database.ts';
 import { glance } from '../storage/glance.ts';
@@ -11,6 +12,7 @@ import {
   saveEntries,
   saveNewerEntries,
   saveVehicle,
+  asStored,
   storedKeys,
   storedMarks,
   vehicleKey,
@@ -51,8 +53,10 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
       if (caseId !== null && isOnlyShown(getState().logbook, caseId)) throw new StorageError('newer');
       await write(item);
     } catch (error) {
-      const { message, next } = storageError(error);
+      const { message, next, fault } = storageError(error);
       dispatch(saveFailed({ id, caseId, why: message, next }));
+      // There is room set aside for it: it comes back even when this page is killed before another try.
+      if (fault !== 'unfit' && fault !== 'newer') await dispatch(copy([rowOf(item)]));
       return false;
     }
     // While a newer write of the same record is under way, its note stays: only that one may cross it out.
@@ -60,7 +64,7 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
     dispatch(saved(id));
     tabs.tell(item satisfies TabMessage);
     space.persist();
-    await dispatch(copy([keyOf(item)]));
+    await dispatch(copy([rowOf(item)]));
     return true;
   };
 }
@@ -72,6 +76,13 @@ const keyOf = (item: Noted): string =>
     : 'head' in item
       ? caseKey(item.head.id)
       : vehicleKey(item.vehicle.id);
+
+/** A record as storage has it, or would have it. */
+const rowOf = (item: Noted): CopiedRecord => ({
+  key: keyOf(item),
+  stored:
+    'entry' in item ? asStored(item.entry, item.caseId) : asStored('head' in item ? item.head : item.vehicle),
+});
 
 /** Notes a record down at once, then writes it. */
 export function noteAndKeep(item: Noted): AppThunk<Promise<boolean>> {
@@ -240,7 +251,7 @@ export function keepTogether(caseId: string, entries: readonly Entry[]): AppThun
     }
     for (const entry of entries) tabs.tell({ caseId, entry });
     space.persist();
-    await dispatch(copy(entries.map((e) => entryKey(caseId, e.id))));
+    await dispatch(copy(entries.map((entry) => rowOf({ caseId, entry }))));
     return 0;
   };
 }

@@ -9,7 +9,6 @@ import {
 } from '@pincer/core/case';
 import { vehicleSchema } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
-import { copiedKeys } from '../storage/copied-keys.ts';
 import { storageError } from '../storage/database.ts';
 import {
   caseKey,
@@ -25,6 +24,7 @@ import {
 import { draftsSlice } from './drafts-slice.ts';
 import { newId } from './ids.ts';
 import { forgetNotes } from './journal.ts';
+import { forgetCopies } from './match-copy.ts';
 import { keepCase, keepNewer, keepTogether, keepVehicle, loadLogbook } from './keep.ts';
 import { mark } from './logbook-actions.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
@@ -159,9 +159,9 @@ export function putBack(file: RecordFile): AppThunk<Promise<string | null>> {
 /** Forgets a record that cannot be read. */
 export function dropSetAside(key: string): AppThunk<Promise<void>> {
   return async (dispatch) => {
-    const { forgetCopies } = await import('../storage/second-copy.ts');
+    // Its copies first: one that stays would bring it back.
+    await dispatch(forgetCopies([key]));
     await forgetRecord(key);
-    forgetCopies([key]);
     dispatch(logbookSlice.actions.setAsideForgotten(key));
   };
 }
@@ -175,13 +175,13 @@ export function forgetCase(caseId: string): AppThunk<Promise<string | null>> {
     if (getState().logbook.cases.entities[caseId]?.entries.length !== 0)
       return 'Something is recorded in it: put it away instead.';
     try {
+      // One that stays would bring it back; where the case stays, its copy is made again at the next start.
+      await dispatch(forgetCopies([caseKey(caseId)]));
       if (!(await forgetEmptyCase(caseId)))
         return 'Another page has recorded something in it: put it away instead.';
     } catch (error) {
       return storageError(error).message;
     }
-    const { forgetCopies } = await import('../storage/second-copy.ts');
-    forgetCopies([caseKey(caseId)]);
     dispatch(logbookSlice.actions.emptyCaseForgotten(caseId));
     tabs.tell({ forgotten: caseId });
     return null;
@@ -197,11 +197,11 @@ export function emptyLogbook(): AppThunk<Promise<string | null>> {
       const { forgetAttachments } = await import('../storage/attachments.ts');
       // The backup file stays as it is, and is not emptied with it.
       await keptFile.forget();
+      // The copies first: where they cannot be emptied, nothing is, and they bring nothing back.
+      await dispatch(forgetCopies('all'));
       await forgetAll(marks);
       await forgetRecordings();
       await forgetAttachments();
-      const { forgetCopies } = await import('../storage/second-copy.ts');
-      forgetCopies(copiedKeys());
     } catch (error) {
       return storageError(error).message;
     }
