@@ -5,7 +5,7 @@ import type { CDPSession, Page } from '@playwright/test';
 import { seededRandom } from '@pincer/simulator';
 import { onOneBench, type Campaign } from './campaign.ts';
 import { SmallDisk } from './small-disk.ts';
-import { logAsShown, storedEntryKeys } from './stored.ts';
+import { copiesHeld, logAsShown, storedEntryKeys } from './stored.ts';
 import { Victim, enter, openCase, pause, serve } from './victim.ts';
 
 /** Room for a browser's profile, and not for much more. */
@@ -79,19 +79,12 @@ class Bench {
         await pause(500);
       }
     }
-    // A database that is opened anew takes longer than these tries.
-    if (!isKilled) await settled(page);
-    const isStuck = !isKilled && (await logAsShown(page)).state !== 'saved';
+    const isStuck = !isKilled && !(await savedInTime(page));
     if (isStuck) {
       // The browser will not open the database any more until it is started again: the page has to say just that.
       this.stuck++;
-      if (
-        (await page
-          .getByRole('alert')
-          .getByText(/start the browser again/)
-          .count()) === 0
-      )
-        return `nobody was told to start the browser again, but: ${(await page.getByRole('alert').allInnerTexts()).join(' | ')} (${(await logAsShown(page)).state})`;
+      if (!(await isToldToRestart(page)))
+        return `nobody was told to start the browser again: ${(await logAsShown(page)).state}`;
       await this.victim.quit();
     }
     if (isKilled || isStuck) {
@@ -123,7 +116,10 @@ class Bench {
     }
     this.saved = after.length;
     const lost = before.filter((k) => !after.includes(k));
-    if (lost.length > 0) return `${lost.length} entries that the database had are gone`;
+    if (lost.length > 0) {
+      const { filed, packed } = await copiesHeld(page);
+      return `${lost.length} of ${before.length} entries that the database had are gone; ${filed} in the file, ${packed} in the smaller store`;
+    }
     // All that is on the screen of a page that lives.
     return isKilled || after.length >= full.entries
       ? null
@@ -139,6 +135,28 @@ class Bench {
       : 'a quota taken away (no small disk can be had here)';
     return `${where}; told of no room ${this.refused} times; databases lost by the browser and brought back: ${this.broughtBack}, written back under the page: ${this.dropped}; browsers that had to be started again: ${this.stuck}; ${this.saved} entries stored`;
   }
+}
+
+const restart = (page: Page) => page.getByRole('alert').getByText(/start the browser again/);
+/** The page tries by itself too, and meanwhile says nothing. */
+const isToldToRestart = (page: Page): Promise<boolean> =>
+  restart(page)
+    .first()
+    .waitFor({ timeout: 40_000 })
+    .then(
+      () => true,
+      () => false,
+    );
+
+/** Whether all is saved, once nothing is being tried any more or the page says that it cannot be. */
+async function savedInTime(page: Page): Promise<boolean> {
+  for (let tries = 0; tries < 400; tries++) {
+    const { state } = await logAsShown(page);
+    if (state === 'saved') return true;
+    if (state !== 'saving' && (await restart(page).count()) > 0) return false;
+    await pause(100);
+  }
+  return false;
 }
 
 /** Waits until nothing is being saved any more. */

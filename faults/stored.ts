@@ -50,3 +50,16 @@ export async function shownAsSaved(page: Page): Promise<number> {
   const { entries, state } = await logAsShown(page);
   return state === 'saved' ? entries : 0;
 }
+
+/** How many entries the second copy has: in its file, and in the browser's smaller store. */
+export const copiesHeld = (page: Page): Promise<{ filed: number; packed: number }> =>
+  page.evaluate(async () => {
+    const packed = Object.keys(localStorage).filter((k) => k.includes(':copy:entry:')).length;
+    try {
+      const folder = await navigator.storage.getDirectory();
+      const text = await (await (await folder.getFileHandle('second-copy')).getFile()).text();
+      return { filed: text.split('{"key":"entry:').length - 1, packed };
+    } catch {
+      return { filed: -1, packed };
+    }
+  });

@@ -264,6 +264,7 @@ export const CHANGES_NOTHING: readonly { because: string; outcomes: readonly str
       'trims-compare/load',
       'trims-compare/rich',
       'trims-compare/idle',
+      'hose-pinch/falls',
       'maf-clean/better',
       'pump-hum/whines',
       'oxygen-swing/stuck-lean',

@@ -88,7 +88,9 @@ export const NOT_FITTED: readonly NotFitted[] = [
     causes: [],
     checks: [
       'trims-compare',
+      'hose-pinch',
       'oxygen-swing',
+      'oxygen-rear-snap',
       'maf-clean',
       'plug-look',
       'swap-plugs',

@@ -225,6 +225,8 @@ export const OBSERVATIONS = {
   'sign:standing': owner('when', 'Only at a standstill', 'Only while it stands, such as at traffic lights?', 0.08),
   'sign:ac-on': owner('when', 'Only with the air conditioning on', 'Only while the air conditioning is on?', 0.04),
   'sign:bends': owner('when', 'Only in bends', 'Only in bends?', 0.03),
+  'sign:suddenly': owner('when', 'Began suddenly', 'Did it begin from one moment to the next?', 0.25),
+  'sign:creeping': owner('when', 'Crept in over weeks', 'Did it get worse bit by bit, over weeks?', 0.2),
   'sign:fuel-smell': owner('senses', 'Smells of fuel', 'Does it smell of fuel?', 0.03),
   'sign:fuel-wet': owner('senses', 'Fuel visible, or a strong smell', 'Is fuel visible, or is the smell strong?', 0.004),
   'sign:hiss': owner('senses', 'Hisses or whistles', 'Does something hiss or whistle?', 0.03),

@@ -30,6 +30,7 @@ export const FROM_THE_SEAT: ReadonlySet<string> = new Set([
   'maf-rev',
   'map-key-on',
   'oil-coolant-soak',
+  'oxygen-rear-snap',
   'oxygen-rear-steady',
   'oxygen-swing',
   'parking-brake-try',

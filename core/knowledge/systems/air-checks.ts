@@ -40,6 +40,13 @@ export const AIR_CHECKS: readonly Check[] = [
     otherwise: [0.92, 0.08], given: { 'vacuum-hose-off': [0.15, 0.85], 'breather-stuck': [0.75, 0.25] },
   },
   {
+    id: 'hose-pinch', title: 'Pinch each vacuum hose and watch the fuel trim', scope: 'engine', system: 'air', minutes: 12, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas', 'vacuum-hose'],
+    how: 'Let the warm engine idle outdoors and watch the short-term fuel trim. Pinch one soft rubber hose at a time for ten seconds with padded pliers, then let go. Leave fuel, coolant and brake hoses alone, and do not pinch hard plastic: it breaks.',
+    outcomes: [found('same', 'The trim stays at each', 'Behind those hoses nothing lets air in.'), found('falls', 'The trim falls at one hose', 'What lies behind that hose lets air in: follow it to its end.')],
+    otherwise: [0.94, 0.06],
+    given: { 'vacuum-hose-off': [0.3, 0.7], 'breather-stuck': [0.25, 0.75], 'purge-stuck': [0.2, 0.8] },
+  },
+  {
     id: 'leak-spray', title: 'Soapy water on the intake joints while it idles', scope: 'engine', system: 'air', minutes: 15, cost: 1, tools: ['brake-cleaner'], cautions: ['moving-parts', 'exhaust-gas', 'spray'],
     how: 'Let the engine idle outdoors. Wet each joint briefly, one at a time, and listen for a change of the sound or the idle.',
     outcomes: [found('calm', 'No change anywhere', 'A leak is less likely.'), found('manifold', 'Changes at the manifold', 'The gasket leaks.'), found('hose', 'Changes at a hose', 'That hose leaks.')],

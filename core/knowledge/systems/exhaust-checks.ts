@@ -16,6 +16,12 @@ export const EXHAUST_CHECKS: readonly Check[] = [
     otherwise: [0.93, 0.04, 0.03], given: { 'catalyst-worn': [0.08, 0.9, 0.02], 'oxygen-rear': [0.3, 0.05, 0.65], 'exhaust-leak': [0.6, 0.38, 0.02] },
   },
   {
+    id: 'oxygen-rear-snap', title: 'Snap the throttle and watch the rear oxygen sensor', scope: 'engine', system: 'exhaust', minutes: 5, cost: 0, tools: [], cautions: ['moving-parts', 'exhaust-gas'],
+    how: 'Engine and catalyst hot, outdoors, in park or neutral. Press the pedal briefly to about 3,000 rpm and let go, three times. A live sensor rises above 0.6 V with the extra fuel and falls below 0.2 V within two seconds of letting go.',
+    outcomes: [found('follows', 'Rises, and falls at once', 'The rear sensor is alive: what it says of the catalyst counts.'), found('slow', 'Follows late', 'The rear sensor is aged, and no judge of the catalyst.'), found('dead', 'Does not move', 'The rear sensor, its heater or its wiring has failed.')],
+    otherwise: [0.94, 0.04, 0.02], given: { 'oxygen-rear': [0.12, 0.33, 0.55], 'oxygen-heater': [0.6, 0.28, 0.12] },
+  },
+  {
     id: 'heater-ohms', title: 'Measure the oxygen sensor’s heater', scope: 'engine', system: 'exhaust', minutes: 12, cost: 0, tools: ['multimeter'], cautions: ['cold-engine', 'jacking'],
     how: 'Unplug it and measure between the two wires of the same {colour}: 2 to 20 Ω is normal. Check its fuse too.',
     outcomes: [found('whole', '2 to 20 Ω', 'Look at fuse and wiring.'), found('open', 'Open', 'The heater has failed: fit a new sensor.')],

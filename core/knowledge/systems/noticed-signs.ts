@@ -56,6 +56,19 @@ export const NOTICED: Readonly<Partial<Record<ObservationKey, Strengths>>> = {
   },
   'sign:ac-on': { 'ac-clutch': 0.4, 'ac-gas-low': 0.3, 'idle-valve': 0.3, 'throttle-dirty': 0.25, alternator: 0.12 },
   'sign:bends': { 'tank-low': 0.45, 'wheel-bearing': 0.6, 'wheel-speed-sensor-wire': 0.3, 'oil-low': 0.3 },
+  // What breaks, comes off or blows is there at once; what wears, clogs or ages creeps in. Whatever does either stands at the leak.
+  'sign:suddenly': {
+    coil: 0.6, 'coil-boot': 0.45, 'maf-unplugged': 0.9, 'iat-unplugged': 0.9, 'vacuum-hose-off': 0.7, 'charge-hose': 0.75,
+    'intake-hose-split': 0.45, 'crank-sensor': 0.6, 'cam-timing-off': 0.6, 'pedal-sensor': 0.55, 'drive-belt': 0.6,
+    'fuse-box': 0.5, 'named-plug': 0.5, 'bad-fuel': 0.7, 'reference-short': 0.7, 'maf-wiring': 0.5, 'oxygen-heater': 0.6,
+    'tank-low': 0.7, alternator: 0.5,
+  },
+  'sign:creeping': {
+    'throttle-dirty': 0.7, 'maf-dirty': 0.65, 'catalyst-worn': 0.6, 'oxygen-front': 0.5, 'oxygen-rear': 0.4, 'air-filter': 0.7,
+    'plugs-overdue': 0.65, plug: 0.4, compression: 0.65, 'valve-clearance': 0.6, 'turbo-worn': 0.55, 'injector-clogged': 0.6,
+    'fuel-filter': 0.6, 'blow-by': 0.7, 'egr-stuck': 0.45, 'glow-plug': 0.4, 'battery-weak': 0.5, 'dpf-ash': 0.7,
+    'fuel-pump-weak': 0.45, 'leads-worn': 0.5,
+  },
   'before:key-on': { 'battery-weak': 0.4, 'low-12v-hybrid': 0.35 },
   'before:deep-water': {
     'body-unit-water': 0.5, 'unit-wet': 0.5, 'plug-well-water': 0.3, 'named-plug': 0.2, 'wheel-speed-sensor': 0.12,
