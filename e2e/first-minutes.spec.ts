@@ -5,30 +5,23 @@ const road = (page: Page) => page.getByRole('region', { name: 'How far you may s
 const lamp = (page: Page, name: string, mode: string) =>
   page.getByRole('radiogroup', { name, exact: true }).getByRole('radio', { name: mode }).click();
 
-test.describe('a first visit', () => {
-  // What has been kept for days without a signal would come all the same.
-  test.use({ serviceWorkers: 'block' });
-
-  test('reads what the page is for before any of its scripts has come; a later visit does not', async ({
-    page,
-  }) => {
-    await page.route('**/assets/*.js', (route) => route.abort());
-    await page.goto('/');
-    const about = page.getByText('Start with the warning light');
-    await expect(about).toBeVisible();
-    const words = (await about.innerText()).replace(/\s+/g, ' ');
-    await page.unroute('**/assets/*.js');
-    await page.reload();
-    await expect(page.getByText('No vehicles yet.')).toBeVisible();
-    expect((await page.getByText('Start with the warning light').innerText()).replace(/\s+/g, ' ')).toBe(
-      words,
-    );
-    await openCase(page);
-    await page.route('**/assets/*.js', (route) => route.abort());
-    await page.goto('/');
-    await expect(page.getByText('Opening the logbook…')).toBeVisible();
-    await expect(about).toBeHidden();
-  });
+test('a first visit reads what the page is for before any of its scripts has come; a later one does not', async ({
+  page,
+}) => {
+  await page.route('**/assets/*.js', (route) => route.abort());
+  await page.goto('/');
+  const about = page.getByText('Start with the warning light');
+  await expect(about).toBeVisible();
+  const words = (await about.innerText()).replace(/\s+/g, ' ');
+  await page.unroute('**/assets/*.js');
+  await page.reload();
+  await expect(page.getByText('No vehicles yet.')).toBeVisible();
+  expect((await page.getByText('Start with the warning light').innerText()).replace(/\s+/g, ' ')).toBe(words);
+  await openCase(page);
+  await page.route('**/assets/*.js', (route) => route.abort());
+  await page.goto('/');
+  await expect(page.getByText('Opening the logbook…')).toBeVisible();
+  await expect(about).toBeHidden();
 });
 
 test('a red lamp before any reading: stop, what to do in the next minute, whom to call, and what to look at first', async ({
