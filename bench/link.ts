@@ -1,5 +1,15 @@
 import { AdapterPort, connect, findUnits, takeScan } from '@pincer/core/link';
-import { INSTANT_CLOCK, NETWORKS, StandIn, VirtualClock } from '@pincer/simulator';
+import {
+  DRAY,
+  INSTANT_CLOCK,
+  KESTRINE,
+  NETWORKS,
+  StandIn,
+  TEMPERAMENTS,
+  VirtualClock,
+  type StandInOptions,
+  type TemperamentId,
+} from '@pincer/simulator';
 import type { Row } from './row.ts';
 
 /** PIDs that one CAN request may name (SAE J1979), and pairs of PID and frame number. */
@@ -8,7 +18,49 @@ const PAIRS_PER_REQUEST = 3;
 
 /** Round trips of a full reading, and what a search for control units finds and takes. */
 export async function linkRows(): Promise<Row[]> {
-  return [await readingRow(), ...(await searchRows())];
+  return [
+    await readingRow('Full reading', { faults: [{ kind: 'coil-boot', cylinder: 2 }] }),
+    await readingRow('Full reading of the diesel van', { car: DRAY, faults: [] }),
+    await readingRow('Full reading of the motorcycle', { car: KESTRINE, faults: [] }),
+    await againstQuick('an adapter that loses characters', 'forgetful', 1.1),
+    await againstQuick('an adapter that restarts once', 'restarting', 1.25),
+    await againstQuick('an adapter that refuses some commands', 'clone', 1.1),
+    ...(await searchRows()),
+  ];
+}
+
+const READINGS = 30;
+
+/** What an adapter's temper costs: the time of many readings, against one that is as quick and has none. */
+async function againstQuick(what: string, temperament: TemperamentId, most: number): Promise<Row> {
+  const { commandMs, requestMs, searchMs } = TEMPERAMENTS[temperament];
+  const time = async (of: TemperamentId): Promise<number> => {
+    let total = 0;
+    for (let seed = 1; seed <= READINGS; seed++) {
+      const clock = new VirtualClock();
+      const adapter = { commandMs, requestMs, searchMs };
+      const car = new StandIn({
+        faults: [{ kind: 'coil', cylinder: 3 }],
+        seed,
+        clock,
+        temperament: of,
+        adapter,
+      });
+      const connected = await connect(new AdapterPort(car.plugIn(), clock));
+      if (!connected.ok) throw new Error(connected.fault.code);
+      const began = clock.now();
+      await takeScan(connected.connection);
+      total += clock.now() - began;
+    }
+    return total / READINGS;
+  };
+  const [odd, quick] = [await time(temperament), await time('quick')];
+  return {
+    what: `Reading by ${what}, against one that does not; ${READINGS} readings`,
+    measured: `${(odd / 1_000).toFixed(2)} s against ${(quick / 1_000).toFixed(2)} s, ${(odd / quick).toFixed(2)} x`,
+    budget: `${most} x`,
+    ratio: odd / quick / most,
+  };
 }
 
 /** Ids of 11 and 29 bits that a search may ask, and the two commands for each. */
@@ -47,9 +99,9 @@ async function searchRows(): Promise<Row[]> {
  * conditions, the groups, one for each information type, one for the list of the car's own tests and one for each of
  * its monitors (which may not be grouped).
  */
-async function readingRow(): Promise<Row> {
+async function readingRow(what: string, options: Pick<StandInOptions, 'car' | 'faults'>): Promise<Row> {
   const car = new StandIn({
-    faults: [{ kind: 'coil-boot', cylinder: 2 }],
+    ...options,
     seed: 7,
     clock: INSTANT_CLOCK,
     temperament: 'instant',
@@ -77,7 +129,7 @@ async function readingRow(): Promise<Row> {
     1 +
     tests.size;
   return {
-    what: 'Full reading, round trips against the fewest possible',
+    what: `${what}, round trips against the fewest possible`,
     measured: `${used} of ${fewest}`,
     budget: '1.15 x',
     ratio: used / fewest / 1.15,

@@ -5,9 +5,9 @@ import type { Row } from './row.ts';
 import { canServe, whileServed } from './served.ts';
 
 const SLOWER = 4;
-/** How long is recorded before it is measured, and while, ms. */
+/** How long is recorded before it is measured, ms, and for how many seconds then. */
 const BEGINS_MS = 6_000;
-const MEASURED_MS = 10_000;
+const SECONDS = 12;
 
 interface Live {
   /** Values a second that reach the recording, with its traces on the screen. */
@@ -42,8 +42,14 @@ async function record(browser: Browser, address: string, slower: number): Promis
     const session = await context.newCDPSession(page);
     await session.send('Emulation.setCPUThrottlingRate', { rate: slower });
     await page.waitForTimeout(BEGINS_MS);
-    const longest = await longestTask(page, () => page.waitForTimeout(MEASURED_MS));
-    return { perSecond: await samplesOn(page), longest };
+    const told: number[] = [];
+    const longest = await longestTask(page, async () => {
+      for (let n = 0; n < SECONDS; n++) {
+        await page.waitForTimeout(1_000);
+        told.push(await samplesOn(page));
+      }
+    });
+    return { perSecond: told.reduce((sum, n) => sum + n, 0) / told.length, longest };
   } finally {
     await context.close();
   }

@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { truncateSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
@@ -183,6 +183,12 @@ test('a large file comes in while the page answers, can be stopped with what cam
     page.getByRole('region', { name: 'Recording: long-drive' }).getByRole('figure').first(),
   ).toBeVisible();
 
+  // What would take more memory than there is, is told before a byte of it is read.
+  const vast = testInfo.outputPath('a-summer.csv');
+  writeFileSync(vast, '');
+  truncateSync(vast, 300e6);
+  await input.setInputFiles(vast);
+  await expect(page.getByText('This file has 300 MB; a recording may have 250 MB.')).toBeVisible();
   await input.setInputFiles({
     name: 'letter.csv',
     mimeType: 'text/csv',

@@ -90,9 +90,10 @@ export function graded(value: number, { expected, odd }: Limits, measured: strin
 const TAGGED: ReadonlySet<string> = new Set(['kPa', 'bar', '°C', 'K']);
 
 /** The limits that are judged, in words: `12.4 V or more; odd under 12 V`. */
-export function limitWords({ expected: [low, high], odd: [least, most] }: Limits, unit: string): string {
+export function limitWords({ expected: [low, high], odd: [least, most] }: Limits, unit = ''): string {
   const figure = (n: number): string => n.toLocaleString('en-GB').replace('-', '−');
-  const told = (text: string): string => (TAGGED.has(unit) ? `{${text} ${unit}}` : `${text} ${unit}`);
+  const told = (text: string): string =>
+    TAGGED.has(unit) ? `{${text} ${unit}}` : unit === '°' ? `${text}°` : `${text} ${unit}`.trimEnd();
   const range =
     low === -Infinity
       ? `up to ${told(figure(high))}`

@@ -18,17 +18,34 @@ const IDLE_SPEED = {
   motorcycle: { expected: [1_000, 1_600], odd: [950, 1_700] },
 } as const satisfies Record<string, Limits>;
 
+/** Air that a running engine cannot do without, and that a standing one may still report, g/s. */
+const LEAST_FLOW = 0.5;
+const FLOW_AT_REST = 1;
+/** A sensor's tolerance together with that of the day's air pressure, kPa. */
+const AS_THE_AIR = 5;
+/** Air pressure at the sea, and at about 2,500 m, the highest place that is guessed where nothing measures it, kPa. */
+const SEA = 101;
+const HIGHEST_GUESS = 79;
+const POSSIBLE_AIR = { low: 60, high: 106 };
+const WITHOUT_LOAD = { low: 15, high: 42 };
+/** Movement of the throttle that shows something, %, and what the pressure then moves at the least, kPa. */
+const THROTTLE_MOVES = 12;
+const PRESSURE_MOVES = 3;
+/** What the pressure falls by when a petrol engine runs, kPa. */
+const FALLS_BY = 25;
+const IDLE_WANDERS = 100;
+
 export const AIR_RULES = [
   rule({
     id: 'air-flow-dead',
     title: 'Air flows while the engine runs',
     states: RUNNING,
     needs: ['airFlow', 'engineSpeed'],
-    expected: 'more than 0.5 g/s',
+    expected: `${LEAST_FLOW} g/s or more`,
     source: 'An engine that runs must breathe',
     toJudge: 'Read with the engine running.',
     judge: (of) => ({
-      verdict: of('airFlow').max < 0.5 ? 'impossible' : 'sound',
+      verdict: of('airFlow').max < LEAST_FLOW ? 'impossible' : 'sound',
       measured: `${fixed(of('airFlow').max, 1)} g/s at ${fixed(of('engineSpeed').mean)} rpm`,
     }),
   }),
@@ -37,10 +54,10 @@ export const AIR_RULES = [
     title: 'No air flows while the engine stands',
     states: ['key-on'],
     needs: ['airFlow'],
-    expected: 'under 1 g/s',
+    expected: `under ${FLOW_AT_REST} g/s`,
     source: 'A stopped engine draws no air',
     toJudge: 'Read with the ignition on and the engine off.',
-    judge: (of) => holds(of('airFlow').mean < 1, `${fixed(of('airFlow').mean, 2)} g/s`, 'high'),
+    judge: (of) => holds(of('airFlow').mean < FLOW_AT_REST, `${fixed(of('airFlow').mean, 2)} g/s`, 'high'),
   }),
   rule({
     id: 'air-flow-fits',
@@ -53,7 +70,7 @@ export const AIR_RULES = [
     judge: (of, w) => {
       const flow = of('airFlow').mean;
       const { displacementLitres, isDiesel } = w.engine;
-      if (displacementLitres === null || flow < 0.5 || of('intake').mean <= -38) return null;
+      if (displacementLitres === null || flow < LEAST_FLOW || of('intake').mean <= -38) return null;
       // Exhaust that is led back fills the cylinder without passing the sensor; how much, only the valve knows.
       if (isDiesel && (w.stats['egrCommand']?.max ?? 100) > 3) return null;
       const at = (ve: number) =>
@@ -71,16 +88,16 @@ export const AIR_RULES = [
     title: 'Manifold pressure equals atmospheric pressure (engine off)',
     states: ['key-on'],
     needs: ['manifold'],
-    expected: 'the day’s air pressure within {5 kPa}; {101 kPa} at the sea',
+    expected: `the day’s air pressure within {${AS_THE_AIR} kPa}; where that is not measured, {${HIGHEST_GUESS - AS_THE_AIR} to ${SEA + AS_THE_AIR} kPa}`,
     source: 'With the engine off the manifold is open to the air',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of, w) => {
       const air = w.stats['airPressure']?.mean ?? null;
       const p = of('manifold').mean;
       // Without a pressure of the day any place up to about 2,500 m is possible.
-      const low = air === null ? 74 : air - 5;
+      const low = (air ?? HIGHEST_GUESS) - AS_THE_AIR;
       const measured = `{${fixed(p)} kPa}, air ${air === null ? 'not measured' : `{${fixed(air)} kPa}`}`;
-      return within(p, low, (air ?? 101) + 5, measured);
+      return within(p, low, (air ?? SEA) + AS_THE_AIR, measured);
     },
   }),
   rule({
@@ -88,7 +105,7 @@ export const AIR_RULES = [
     title: 'Air pressure is possible',
     states: ANY,
     needs: ['airPressure'],
-    expected: '{60 to 106 kPa}, from {4,000 m} to the sea',
+    expected: `{${POSSIBLE_AIR.low} to ${POSSIBLE_AIR.high} kPa}, from {4,000 m} to the sea`,
     source: '{101 kPa} at the sea, less about {1.2 kPa} for each {100 m}',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
@@ -96,8 +113,8 @@ export const AIR_RULES = [
       const height = Math.max(0, Math.round(((101.3 - p) / 1.2) * 100));
       return within(
         p,
-        60,
-        106,
+        POSSIBLE_AIR.low,
+        POSSIBLE_AIR.high,
         `{${fixed(p)} kPa}, as about {${height.toLocaleString('en-GB')} m} above the sea`,
       );
     },
@@ -108,7 +125,7 @@ export const AIR_RULES = [
     // Not evidence of a cause: a reading may have been taken far from there.
     states: ['key-on'],
     needs: ['airPressure'],
-    expected: 'what the height of the place where it is kept asks for, within {5 kPa}',
+    expected: `what the height of the place where it is kept asks for, within {${AS_THE_AIR} kPa}`,
     source:
       'Standard atmosphere (ISO 2533): {101.3 kPa} (1 − 2.2558e-5 h)^5.2559; weather moves it by {3 to 4 kPa}',
     toJudge: 'Enter the height of the place where it is kept, on the vehicle’s page; read there.',
@@ -118,8 +135,8 @@ export const AIR_RULES = [
       const [p, asked] = [of('airPressure').mean, airPressureAt(heightM)];
       return within(
         p,
-        asked - 5,
-        asked + 5,
+        asked - AS_THE_AIR,
+        asked + AS_THE_AIR,
         `{${fixed(p)} kPa}, at {${fixed(heightM)} m} above the sea {${fixed(asked)} kPa}`,
       );
     },
@@ -144,7 +161,7 @@ export const AIR_RULES = [
     states: ['raised'],
     needs: ['manifold'],
     engines: 'petrol',
-    expected: 'under {42 kPa}, holding speed in neutral',
+    expected: `{${WITHOUT_LOAD.low} to ${WITHOUT_LOAD.high} kPa}, holding speed in neutral`,
     source:
       'Without load the throttle hardly opens, so pressure stays low; a blocked exhaust or a stuck sensor raises it',
     toJudge: 'Hold 2,500 rpm in neutral, warm.',
@@ -152,7 +169,12 @@ export const AIR_RULES = [
     judge: (of, w) =>
       (w.stats['engineSpeed']?.mean ?? 0) < 1_800
         ? null
-        : within(of('manifold').mean, 15, 42, `{${fixed(of('manifold').mean)} kPa}`),
+        : within(
+            of('manifold').mean,
+            WITHOUT_LOAD.low,
+            WITHOUT_LOAD.high,
+            `{${fixed(of('manifold').mean)} kPa}`,
+          ),
   }),
   rule({
     id: 'manifold-follows',
@@ -161,14 +183,17 @@ export const AIR_RULES = [
     needs: ['manifold', 'throttle'],
     engines: 'petrol',
     seconds: 5,
-    expected: 'moves with the throttle',
+    expected: `moves {${PRESSURE_MOVES} kPa} or more while the throttle moves ${THROTTLE_MOVES} %`,
     source: 'A pressure that does not move with the throttle is stuck, or its hose is off',
     toJudge: 'Record while you rev and release.',
     judge: (of) => {
       const [p, t] = [of('manifold'), of('throttle')];
-      if (t.max - t.min < 12) return null;
+      if (t.max - t.min < THROTTLE_MOVES) return null;
       const moved = p.max - p.min;
-      return holds(moved >= 3, `{${fixed(moved)} kPa} while the throttle moved ${fixed(t.max - t.min)} %`);
+      return holds(
+        moved >= PRESSURE_MOVES,
+        `{${fixed(moved)} kPa} while the throttle moved ${fixed(t.max - t.min)} %`,
+      );
     },
   }),
   rule({
@@ -179,14 +204,14 @@ export const AIR_RULES = [
     needs: ['manifold'],
     // A diesel at idle has no throttle to breathe against.
     engines: 'petrol',
-    expected: 'at least {25 kPa} lower than with the engine off',
+    expected: `at least {${FALLS_BY} kPa} lower than with the engine off`,
     source:
       'Without load a {petrol} engine pulls a vacuum behind its throttle; a sensor that reads the same as before is stuck',
     toJudge: 'Record from the ignition on, engine off, over the start into the idle.',
     judge: (of, _, ofOther) => {
       const [running, off] = [of('manifold').mean, ofOther('manifold').mean];
       return holds(
-        off - running >= 25,
+        off - running >= FALLS_BY,
         `{${fixed(running)} kPa} running, {${fixed(off)} kPa} with the engine off`,
       );
     },
@@ -220,14 +245,14 @@ export const AIR_RULES = [
     states: ['idle-warm'],
     needs: ['engineSpeed'],
     seconds: 10,
-    expected: 'within 100 rpm over ten seconds',
+    expected: `within ${IDLE_WANDERS} rpm over ten seconds`,
     source: '{Workshop} practice; a misfiring cylinder makes it waver',
     toJudge: 'Record ten seconds at warm idle, feet off.',
     judge: (of, w) => {
       // Without a coolant temperature nobody knows whether it is still on its way down from the cold idle.
       if ((w.stats['coolant']?.mean ?? -40) <= -38) return null;
       const { min, max } = of('engineSpeed');
-      return holds(max - min <= 100, `${fixed(min)} to ${fixed(max)} rpm`);
+      return holds(max - min <= IDLE_WANDERS, `${fixed(min)} to ${fixed(max)} rpm`);
     },
   }),
 ] as const;

@@ -2,8 +2,26 @@ import { ANY, RUNNING, fixed, holds, rule, within } from '../rule.ts';
 import type { Window } from '../window.ts';
 
 /** What flows through the filter, against a warm engine at 1,000 rpm without boost: pressure lost grows with it. */
+const FLOW_GROWS = 1.3;
 const filterFlow = (rpm: number, { stats }: Window): number =>
-  (rpm / 1_000) ** 1.3 * Math.max(1, (stats['manifold']?.mean ?? 100) / 100);
+  (rpm / 1_000) ** FLOW_GROWS * Math.max(1, (stats['manifold']?.mean ?? 100) / 100);
+
+/** Glow plugs heat up to this coolant temperature, and not on an engine that is this warm, °C. */
+const GLOWS_BELOW = 15;
+const WARM = 70;
+/** What heating takes from the battery's voltage, V. */
+const HEATING_TAKES = 0.15;
+/** A boost sensor's tolerance together with that of the day's air pressure, kPa. */
+const AS_THE_AIR = 6;
+/** How far what is done may lie from what is asked for, %. */
+const FOLLOWS = 12;
+const EGR_ERROR = 40;
+const FILTER_ZERO = 0.5;
+/** Pressure that a filter may take at the flow of 1,000 rpm, and what it takes at speed at the least, kPa. */
+const FILTER_TAKES = 2.4;
+const FILTER_LEAST = 0.3;
+const POSSIBLE_EXHAUST = { low: -30, high: 900 };
+const COLD_SENSORS_AGREE = 30;
 
 export const DIESEL_RULES = [
   rule({
@@ -12,14 +30,14 @@ export const DIESEL_RULES = [
     states: ['key-on'],
     needs: ['glowLamp', 'coolant'],
     engines: 'diesel',
-    expected: 'on for some seconds below about {15 °C}, off on a warm engine',
+    expected: `on for some seconds up to {${GLOWS_BELOW} °C}, off from {${WARM} °C} on`,
     source: 'Pre-glow by coolant temperature; newer engines glow below {5 to 20 °C}',
     toJudge: 'Ignition on before the first start of a cold day; record from the moment you turn the key.',
     judge: (of) => {
       const t = of('coolant').mean;
-      if (t <= -38 || (t > 15 && t < 70)) return null;
+      if (t <= -38 || (t > GLOWS_BELOW && t < WARM)) return null;
       const isOn = of('glowLamp').max >= 1;
-      return holds(isOn === t <= 15, `${isOn ? 'on' : 'off'} at {${fixed(t)} °C}`);
+      return holds(isOn === t <= GLOWS_BELOW, `${isOn ? 'on' : 'off'} at {${fixed(t)} °C}`);
     },
   }),
   rule({
@@ -29,7 +47,7 @@ export const DIESEL_RULES = [
     needs: ['glowLamp', 'volts'],
     engines: 'diesel',
     seconds: 20,
-    expected: 'at least 0.15 V less while they heat',
+    expected: `at least ${HEATING_TAKES} V less while they heat`,
     source:
       'Glow plugs and intake heaters take 40 to 120 A, over a battery and cables of some 5 to 10 milliohms',
     toJudge:
@@ -40,7 +58,7 @@ export const DIESEL_RULES = [
       if (lamp.first < 1 || lamp.last >= 1) return null;
       const drawn = volts.last - volts.first;
       return holds(
-        drawn >= 0.15,
+        drawn >= HEATING_TAKES,
         `${fixed(volts.first, 2)} V heating, ${fixed(volts.last, 2)} V after: ${fixed(drawn, 2)} V`,
       );
     },
@@ -50,15 +68,15 @@ export const DIESEL_RULES = [
     title: 'Boost sensor reads atmospheric pressure, engine off',
     states: ['key-on'],
     needs: ['boost'],
-    expected: 'the day’s air pressure within {5 kPa}',
+    expected: `the day’s air pressure within {${AS_THE_AIR} kPa}`,
     source: 'There is no boost with the engine off',
     toJudge: 'Read with the ignition on and the engine off.',
     judge: (of, w) => {
       const air = w.stats['airPressure']?.mean ?? w.stats['manifold']?.mean ?? 101;
       return within(
         of('boost').mean,
-        air - 6,
-        air + 6,
+        air - AS_THE_AIR,
+        air + AS_THE_AIR,
         `{${fixed(of('boost').mean)} kPa}, air {${fixed(air)} kPa}`,
       );
     },
@@ -68,7 +86,7 @@ export const DIESEL_RULES = [
     title: 'Boost follows its target',
     states: ['driving', 'cruise', 'raised'],
     needs: ['boost', 'boostTarget', 'boostGap'],
-    expected: 'within 12 % of what is asked for under load',
+    expected: `within ${FOLLOWS} % of what is asked for under load`,
     source: 'Control units set a code at about 20 % for some seconds',
     toJudge: 'Record a climb in third or fourth gear; a passenger watches.',
     judge: (of) => {
@@ -77,8 +95,8 @@ export const DIESEL_RULES = [
       const gap = of('boostGap').mean;
       return within(
         gap,
-        -12,
-        12,
+        -FOLLOWS,
+        FOLLOWS,
         `{${fixed(of('boost').mean)} kPa}, asked for {${fixed(of('boostTarget').mean)} kPa}: ${fixed(gap)} %`,
       );
     },
@@ -88,14 +106,14 @@ export const DIESEL_RULES = [
     title: 'EGR valve follows its command',
     states: RUNNING,
     needs: ['egrActual', 'egrCommand', 'egrGap'],
-    expected: 'within 12 % of its command',
+    expected: `within ${FOLLOWS} % of its command`,
     source: 'Control units set a code at 15 to 20 %',
     toJudge: 'Read warm at idle, then at a steady speed.',
     judge: (of) =>
       within(
         of('egrGap').mean,
-        -12,
-        12,
+        -FOLLOWS,
+        FOLLOWS,
         `${fixed(of('egrActual').mean)} %, asked for ${fixed(of('egrCommand').mean)} %`,
       ),
   }),
@@ -104,15 +122,15 @@ export const DIESEL_RULES = [
     title: 'EGR error is small',
     states: RUNNING,
     needs: ['egrError', 'egrCommand'],
-    expected: 'within ±40 % of the command',
+    expected: `within ±${EGR_ERROR} % of the command`,
     source: 'The reading is (actual − commanded) / commanded; it means nothing with nothing commanded',
     toJudge: 'Read warm, while EGR is commanded.',
     judge: (of) => {
       if (of('egrCommand').mean < 5) return null;
       return within(
         of('egrError').mean,
-        -40,
-        40,
+        -EGR_ERROR,
+        EGR_ERROR,
         `${fixed(of('egrError').mean)} % with ${fixed(of('egrCommand').mean)} % commanded`,
       );
     },
@@ -122,26 +140,27 @@ export const DIESEL_RULES = [
     title: 'Filter pressure difference is zero, engine off',
     states: ['key-on'],
     needs: ['filterDrop'],
-    expected: 'within {0.5 kPa} of zero',
+    expected: `within {${FILTER_ZERO} kPa} of zero`,
     source: 'Without flow no pressure is lost',
     toJudge: 'Read with the ignition on and the engine off.',
-    judge: (of) => within(of('filterDrop').mean, -0.5, 0.5, `{${fixed(of('filterDrop').mean, 1)} kPa}`),
+    judge: (of) =>
+      within(of('filterDrop').mean, -FILTER_ZERO, FILTER_ZERO, `{${fixed(of('filterDrop').mean, 1)} kPa}`),
   }),
   rule({
     id: 'filter-pressure',
     title: 'Filter pressure against flow',
     states: ['idle-warm', 'raised', 'cruise', 'driving'],
     needs: ['filterDrop', 'engineSpeed'],
-    expected: 'up to {2 kPa} at idle, growing with flow; {8 kPa} at 2,500 rpm without load',
+    expected: `up to {${FILTER_TAKES} kPa} at 1,000 rpm, growing with flow; {${fixed(FILTER_TAKES * 2.5 ** FLOW_GROWS)} kPa} at 2,500 rpm without load`,
     source:
       '{Workshop} practice: soot and ash raise it; near nothing at speed means a cracked filter or hose',
     toJudge: 'Read warm at idle and while holding 2,500 rpm.',
     judge: (of, w) => {
       const drop = of('filterDrop').mean;
       const rpm = of('engineSpeed').mean;
-      const limit = 2.4 * filterFlow(rpm, w);
+      const limit = FILTER_TAKES * filterFlow(rpm, w);
       const measured = `{${fixed(drop, 1)} kPa} at ${fixed(rpm)} rpm, limit {${fixed(limit, 1)} kPa}`;
-      if (rpm > 2_000 && drop < 0.3) return holds(false, measured, 'low');
+      if (rpm > 2_000 && drop < FILTER_LEAST) return holds(false, measured, 'low');
       return holds(drop <= limit, measured, 'high');
     },
   }),
@@ -174,13 +193,15 @@ export const DIESEL_RULES = [
     title: 'Exhaust temperature is possible',
     states: ANY,
     needs: ['exhaustHeat'],
-    expected: '{−30 to 900 °C}',
+    expected: `{−${-POSSIBLE_EXHAUST.low} to ${POSSIBLE_EXHAUST.high} °C}`,
     source: 'Open circuits read the end of the scale',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
       const t = of('exhaustHeat').mean;
       const measured = `{${fixed(t)} °C}`;
-      return t < -30 || t > 900 ? { verdict: 'impossible', measured } : { verdict: 'sound', measured };
+      return t < POSSIBLE_EXHAUST.low || t > POSSIBLE_EXHAUST.high
+        ? { verdict: 'impossible', measured }
+        : { verdict: 'sound', measured };
     },
   }),
   rule({
@@ -188,13 +209,13 @@ export const DIESEL_RULES = [
     title: 'Heat before and after agree cold',
     states: ['key-on'],
     needs: ['exhaustHeat', 'filterHeat', 'coolant'],
-    expected: 'within {30 K} of each other and of the engine, cold',
+    expected: `within {${COLD_SENSORS_AGREE} K} of each other, cold`,
     source: 'After a night everything is as warm as the air',
     toJudge: 'Read before the first start of the day.',
     judge: (of) => {
       if (of('coolant').mean > 40) return null;
       const [a, b] = [of('exhaustHeat').mean, of('filterHeat').mean];
-      return holds(Math.abs(a - b) <= 30, `{${fixed(a)} and ${fixed(b)} °C}`);
+      return holds(Math.abs(a - b) <= COLD_SENSORS_AGREE, `{${fixed(a)} and ${fixed(b)} °C}`);
     },
   }),
 ] as const;

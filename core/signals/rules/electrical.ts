@@ -7,6 +7,10 @@ const RAISED: Limits = { expected: [13.3, Infinity], odd: [13.1, Infinity] };
 /** From this voltage on the battery is being charged, whatever it is at another moment of the same recording. */
 const CHARGES_AT_TIMES = 13.5;
 
+const SWINGS_BY = 0.5;
+/** What a starter may pull the battery down to, and what no 12 V battery has while it turns, V. */
+const CRANKING = { low: 9.6, high: 16 };
+
 export const ELECTRICAL_RULES = [
   rule({
     id: 'battery-rest',
@@ -62,12 +66,12 @@ export const ELECTRICAL_RULES = [
     states: ['idle-warm', 'raised', 'cruise'],
     needs: ['volts'],
     seconds: 5,
-    expected: 'within 0.5 V',
+    expected: `within ${SWINGS_BY} V`,
     source: 'A regulator holds within a few tenths of a volt; swings point to it, a diode or a loose cable',
     toJudge: 'Record five seconds with the engine running.',
     judge: (of) => {
       const { min, max } = of('volts');
-      return holds(max - min <= 0.5, `${fixed(min, 1)} to ${fixed(max, 1)} V`);
+      return holds(max - min <= SWINGS_BY, `${fixed(min, 1)} to ${fixed(max, 1)} V`);
     },
   }),
   rule({
@@ -75,9 +79,10 @@ export const ELECTRICAL_RULES = [
     title: 'Voltage while cranking',
     states: ['cranking'],
     needs: ['volts'],
-    expected: 'not under 9.6 V',
+    expected: `${CRANKING.low} to ${CRANKING.high} V`,
     source: '{Workshop} practice at {20 °C}; a cold morning costs half a volt',
     toJudge: 'Record while you start it.',
-    judge: (of) => within(of('volts').min, 9.6, 16, `${fixed(of('volts').min, 1)} V at the lowest`),
+    judge: (of) =>
+      within(of('volts').min, CRANKING.low, CRANKING.high, `${fixed(of('volts').min, 1)} V at the lowest`),
   }),
 ] as const;

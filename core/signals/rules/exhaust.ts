@@ -1,7 +1,13 @@
-import { fixed, graded, holds, rule, RUNNING, type Limits } from '../rule.ts';
+import { fixed, graded, holds, limitWords, rule, RUNNING, type Limits } from '../rule.ts';
 import { SOUND_SWINGS, isCatalystHot, isSteered, sensorSwings } from './gates.ts';
 
 const FRONT_LAMBDA: Limits = { expected: [0.97, 1.03], odd: [0.95, 1.05] };
+
+/** A narrow-band sensor goes under and over these while it swings, V. */
+const SWINGS = { under: 0.3, over: 0.6 };
+/** How far the rear sensor moves against the front one where the catalyst stores no oxygen. */
+const REAR_AGAINST_FRONT = 0.5;
+const CATALYST_MOST = 850;
 
 export const EXHAUST_RULES = [
   rule({
@@ -12,7 +18,7 @@ export const EXHAUST_RULES = [
     isOfBank: true,
     engines: 'petrol',
     seconds: 8,
-    expected: 'several times in ten seconds at 2,500 rpm',
+    expected: `${SOUND_SWINGS} times or more in ten seconds at 2,500 rpm`,
     source: 'Narrow-band sensors cross 0.45 V each time the mixture is corrected',
     toJudge:
       'Record ten seconds at 2,500 rpm, warm, with few readings at once: too few samples do not show the swings.',
@@ -36,14 +42,14 @@ export const EXHAUST_RULES = [
     isOfBank: true,
     engines: 'petrol',
     seconds: 8,
-    expected: 'from under 0.3 to over 0.6 V',
+    expected: `from under ${SWINGS.under} to over ${SWINGS.over} V`,
     source: 'A hot narrow-band sensor swings 0.1 to 0.9 V',
     toJudge: 'Record ten seconds at 2,500 rpm, warm.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const { min, max, count } = of('frontOxygen');
       if (count < 20) return null;
-      return holds(min < 0.3 && max > 0.6, `${fixed(min, 2)} to ${fixed(max, 2)} V`);
+      return holds(min < SWINGS.under && max > SWINGS.over, `${fixed(min, 2)} to ${fixed(max, 2)} V`);
     },
   }),
   rule({
@@ -54,7 +60,7 @@ export const EXHAUST_RULES = [
     isOfBank: true,
     engines: 'petrol',
     seconds: 8,
-    expected: 'moves less than half as far as the front one, steady at 0.6 to 0.7 V',
+    expected: `moves less than ${REAR_AGAINST_FRONT * 100} % as far as the front one`,
     source: 'A sound hot catalyst stores oxygen and evens the swings out',
     toJudge: 'Record ten seconds at 2,500 rpm after ten minutes of driving: the catalyst has to be hot.',
     judge: (of, w) => {
@@ -63,7 +69,7 @@ export const EXHAUST_RULES = [
       const [front, rear] = [f.max - f.min, r.max - r.min];
       if (front < 0.2 || r.count < 20) return null;
       return holds(
-        rear < front * 0.5,
+        rear < front * REAR_AGAINST_FRONT,
         `rear moves ${fixed(rear, 2)} V, front ${fixed(front, 2)} V: ${fixed((rear / front) * 100)} %`,
       );
     },
@@ -75,7 +81,7 @@ export const EXHAUST_RULES = [
     needs: ['frontLambda', 'coolant'],
     isOfBank: true,
     engines: 'petrol',
-    expected: 'λ 0.97 to 1.03 once warm; odd under 0.95 or over 1.05',
+    expected: `λ ${limitWords(FRONT_LAMBDA)}, once warm`,
     source: 'Closed loop steers to λ 1',
     toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
@@ -90,12 +96,12 @@ export const EXHAUST_RULES = [
     needs: ['catalyst'],
     isOfBank: true,
     engines: 'petrol',
-    expected: '{250 to 850 °C} at work',
+    expected: `up to {${CATALYST_MOST} °C}`,
     source: 'It lights off at about {250 °C} and ages fast above {900 °C}; unburnt fuel heats it',
     toJudge: 'Read after ten minutes of driving.',
     judge: (of) => {
       const t = of('catalyst').max;
-      return holds(t <= 850, `{${fixed(t)} °C}`, 'high');
+      return holds(t <= CATALYST_MOST, `{${fixed(t)} °C}`, 'high');
     },
   }),
 ] as const;

@@ -14,6 +14,11 @@ import {
 import type { EngineState } from '../window.ts';
 import { isSteered } from './gates.ts';
 
+const TRIM: Limits = { expected: [-8, 8], odd: [-10, 10] };
+const LAMBDA: Limits = { expected: [0.97, 1.03], odd: [0.96, 1.04] };
+const RAIL_AT_IDLE: Limits = { expected: [200, 500], odd: [180, 600] };
+const TIMING: Limits = { expected: [0, 20], odd: [-5, 25] };
+
 const trims = <Id extends string>(
   id: Id,
   title: string,
@@ -27,7 +32,7 @@ const trims = <Id extends string>(
     needs: ['shortTrim', 'longTrim'],
     isOfBank: true,
     engines: 'petrol',
-    expected: 'short plus long trim within ±8 %; odd beyond ±10 %',
+    expected: `short plus long trim ${limitWords(TRIM, '%')}`,
     source: '{Workshop} practice; the codes for lean and rich set at about ±25 %',
     toJudge,
     judge: (of, w) => {
@@ -37,13 +42,16 @@ const trims = <Id extends string>(
     },
   });
 
-const TRIM: Limits = { expected: [-8, 8], odd: [-10, 10] };
-const LAMBDA: Limits = { expected: [0.97, 1.03], odd: [0.96, 1.04] };
-const RAIL_AT_IDLE: Limits = { expected: [200, 500], odd: [180, 600] };
-const TIMING: Limits = { expected: [0, 20], odd: [-5, 25] };
-
 /** Points by which the correction at idle and above it may differ on a sound engine, %. */
 const TRIMS_DIFFER = 8;
+const BANKS_DIFFER = 10;
+/** How far rail pressure may lie from what is asked for, %. */
+const RAIL_FOLLOWS = 10;
+const LEVEL = { low: 1, high: 100 };
+/** How much a level may slosh while the vehicle stands, %. */
+const LEVEL_SLOSHES = 12;
+/** Tank against the air, kPa. */
+const TANK_PRESSURE = 2.5;
 
 export const FUEL_RULES = [
   // Before the rules of either state alone: where both are known it says more than they do.
@@ -82,13 +90,13 @@ export const FUEL_RULES = [
     states: ['idle-warm', 'raised', 'driving', 'cruise'],
     needs: ['longTrim', 'longTrim2'],
     engines: 'petrol',
-    expected: 'within 10 % of each other',
+    expected: `within ${BANKS_DIFFER} % of each other`,
     source: 'A shared cause moves both banks; if only one differs, look on that side',
     toJudge: 'Read warm; engines with two banks only.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const [a, b] = [of('longTrim').mean, of('longTrim2').mean];
-      return holds(Math.abs(a - b) <= 10, `bank 1 ${fixed(a)} %, bank 2 ${fixed(b)} %`);
+      return holds(Math.abs(a - b) <= BANKS_DIFFER, `bank 1 ${fixed(a)} %, bank 2 ${fixed(b)} %`);
     },
   }),
   rule({
@@ -97,7 +105,7 @@ export const FUEL_RULES = [
     states: ['idle-warm', 'raised', 'cruise'],
     needs: ['lambdaCommand', 'coolant'],
     engines: 'petrol',
-    expected: 'λ 0.97 to 1.03 once warm; odd under 0.96 or over 1.04',
+    expected: `λ ${limitWords(LAMBDA)}, once warm`,
     source: 'Closed loop steers to λ 1 for the catalyst',
     toJudge: 'Read warm, without accelerating hard.',
     judge: (of, w) => {
@@ -111,7 +119,7 @@ export const FUEL_RULES = [
     title: 'Rail pressure follows its target',
     states: ['idle-cold', 'idle-warm', 'raised', 'driving', 'cruise'],
     needs: ['railGap', 'rail', 'railTarget'],
-    expected: 'within 10 % of what is asked for',
+    expected: `within ${RAIL_FOLLOWS} % of what is asked for`,
     source: 'Control units set a code at 15 to 25 % for some seconds',
     toJudge: 'Read with the engine running.',
     judge: (of) => {
@@ -119,8 +127,8 @@ export const FUEL_RULES = [
       const bar = (kpa: number) => fixed(kpa / 100);
       return within(
         gap,
-        -10,
-        10,
+        -RAIL_FOLLOWS,
+        RAIL_FOLLOWS,
         `{${bar(of('rail').mean)} bar}, asked for {${bar(of('railTarget').mean)} bar}: ${fixed(gap)} %`,
       );
     },
@@ -141,14 +149,15 @@ export const FUEL_RULES = [
     title: 'Fuel level is possible',
     states: ANY,
     needs: ['fuelLevel'],
-    expected: '1 to 100 %, and steady while it stands',
+    expected: `${LEVEL.low} to ${LEVEL.high} %, and within ${LEVEL_SLOSHES} % while it stands`,
     source: 'An open sender reads empty, a shorted one full (or the other way round)',
     toJudge: 'Read once with the ignition on.',
     judge: (of, w) => {
       const { min, max, mean } = of('fuelLevel');
       const isStanding = (w.stats['speed']?.max ?? 0) < 1;
-      if (isStanding && max - min > 12) return holds(false, `${fixed(min)} to ${fixed(max)} % standing`);
-      return within(mean, 1, 100, `${fixed(mean)} %`);
+      if (isStanding && max - min > LEVEL_SLOSHES)
+        return holds(false, `${fixed(min)} to ${fixed(max)} % standing`);
+      return within(mean, LEVEL.low, LEVEL.high, `${fixed(mean)} %`);
     },
   }),
   rule({
@@ -157,10 +166,16 @@ export const FUEL_RULES = [
     states: ANY,
     needs: ['tankPressure'],
     engines: 'petrol',
-    expected: 'within {2.5 kPa} of the air',
+    expected: `within {${TANK_PRESSURE} kPa} of the air`,
     source: 'Leak tests use up to about {3 kPa}; more opens the cap’s valve',
     toJudge: 'Read once with the ignition on.',
-    judge: (of) => within(of('tankPressure').mean, -2_500, 2_500, `${fixed(of('tankPressure').mean)} Pa`),
+    judge: (of) =>
+      within(
+        of('tankPressure').mean,
+        -TANK_PRESSURE * 1_000,
+        TANK_PRESSURE * 1_000,
+        `${fixed(of('tankPressure').mean)} Pa`,
+      ),
   }),
   rule({
     id: 'timing-idle',
@@ -168,7 +183,7 @@ export const FUEL_RULES = [
     states: ['idle-warm'],
     needs: ['timing'],
     engines: 'petrol',
-    expected: '0 to 20° before top dead {centre}, wavering; odd under −5° or over 25°',
+    expected: `before top dead {centre}: ${limitWords(TIMING, '°')}`,
     source: '{Workshop} practice; idle is steered with the timing',
     toJudge: 'Read at idle with the engine warm.',
     judge: (of) => graded(of('timing').mean, TIMING, `${fixed(of('timing').mean)}°`),
@@ -179,7 +194,7 @@ export const FUEL_RULES = [
     states: RUNNING,
     needs: ['runTime'],
     seconds: 10,
-    expected: 'a second each second',
+    expected: 'counts up',
     source: 'The control unit counts from each start; standing still it has restarted or is asleep',
     toJudge: 'Record ten seconds with the engine running.',
     judge: (of, w) => {

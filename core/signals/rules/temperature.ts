@@ -14,7 +14,8 @@ import {
 import type { ReadingKey } from '../readings.ts';
 
 const NTC = 'NTC sensors read {−40 °C} when the circuit is open and above {130 °C} when it is shorted';
-const isRail = (t: number): boolean => t <= -38 || t >= 130;
+const RAILS = { low: -38, high: 130 };
+const isRail = (t: number): boolean => t <= RAILS.low || t >= RAILS.high;
 
 const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<Id> =>
   rule({
@@ -22,7 +23,7 @@ const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<I
     title,
     states: ANY,
     needs: [key],
-    expected: 'between {−38 and 130 °C}',
+    expected: `between {−${-RAILS.low} and ${RAILS.high} °C}`,
     source: NTC,
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
@@ -38,6 +39,11 @@ const rail = <Id extends string>(id: Id, title: string, key: ReadingKey): Rule<I
 const SOAK: Limits = { expected: [-Infinity, 5], odd: [-Infinity, 12] };
 const SOAK_IN_SUN: Limits = { expected: [-Infinity, 5], odd: [-Infinity, 15] };
 const WARM: Limits = { expected: [75, Infinity], odd: [70, Infinity] };
+const HOTTEST = 108;
+/** What a coolant sensor that lives shows in two minutes, K. */
+const MOVES_BY = 1;
+/** Intake air against the outside while moving, K. */
+const OVER_OUTSIDE = { low: -8, high: 45 };
 
 /** Two sensors that a night's stand makes equal. */
 const soak = <Id extends string>(
@@ -112,12 +118,12 @@ export const TEMPERATURE_RULES = [
     title: 'Coolant is not too hot',
     states: RUNNING,
     needs: ['coolant'],
-    expected: 'up to {108 °C}',
+    expected: `up to {${HOTTEST} °C}`,
     source: '{Pressurised} coolant boils near {125 °C}; fans start at {95 to 105 °C}',
     toJudge: 'Read with the engine running.',
     judge: (of) => {
       const t = of('coolant').max;
-      return isRail(t) ? null : holds(t <= 108, `{${fixed(t)} °C}`, 'high');
+      return isRail(t) ? null : holds(t <= HOTTEST, `{${fixed(t)} °C}`, 'high');
     },
   }),
   rule({
@@ -126,13 +132,13 @@ export const TEMPERATURE_RULES = [
     states: ['idle-cold', 'raised', 'driving', 'cruise'],
     needs: ['coolant'],
     seconds: 120,
-    expected: 'a degree or more in two minutes from cold',
+    expected: `{${MOVES_BY} K} or more in two minutes from cold`,
     source: 'A cold engine takes {2 to 8 K} a minute into its coolant',
     toJudge: 'Record two minutes from a cold start.',
     judge: (of) => {
       const c = of('coolant');
       if (c.first > 60 || isRail(c.first)) return null;
-      return holds(c.max - c.min >= 1, `{${fixed(c.first)} to ${fixed(c.last)} °C}`);
+      return holds(c.max - c.min >= MOVES_BY, `{${fixed(c.first)} to ${fixed(c.last)} °C}`);
     },
   }),
   rule({
@@ -140,13 +146,13 @@ export const TEMPERATURE_RULES = [
     title: 'Intake air is not far hotter than outside',
     states: MOVING,
     needs: ['intake', 'outside'],
-    expected: 'at most {45 K} above the outside air while moving',
+    expected: `from {${-OVER_OUTSIDE.low} K} below to {${OVER_OUTSIDE.high} K} above the outside air while moving`,
     source: 'Moving air cools the intake; turbocharged engines read after their cooler',
     toJudge: 'Read while driving; a passenger does it.',
     judge: (of) => {
       const [t, o] = [of('intake').mean, of('outside').mean];
       if (isRail(t) || isRail(o)) return null;
-      return within(t - o, -8, 45, `{${fixed(t)} °C}, outside {${fixed(o)} °C}`);
+      return within(t - o, OVER_OUTSIDE.low, OVER_OUTSIDE.high, `{${fixed(t)} °C}, outside {${fixed(o)} °C}`);
     },
   }),
 ] as const;

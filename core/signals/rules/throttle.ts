@@ -6,13 +6,17 @@ const RATIOS = [1, 2, 0.5] as const;
 const PEDAL_AT_REST: Limits = { expected: [5, 25], odd: [2, 30] };
 const THROTTLE_AT_IDLE: Limits = { expected: [5, 22], odd: [3, 24] };
 
+/** How far the pedal's tracks may be off their ratio, and the throttle off its command, %. */
+const TRACKS_AGREE = 10;
+const THROTTLE_FOLLOWS = 5;
+
 export const THROTTLE_RULES = [
   rule({
     id: 'pedal-tracks',
     title: 'Both pedal tracks agree',
     states: ANY,
     needs: ['pedalD', 'pedalE', 'pedalRatio'],
-    expected: 'both equal, or one half of the other, within 10 %',
+    expected: `both equal, or one half of the other, within ${TRACKS_AGREE} %`,
     source: 'Two tracks of fixed ratio check each other; the limit is that of the control units',
     toJudge: 'Read once with the ignition on.',
     judge: (of) => {
@@ -20,7 +24,7 @@ export const THROTTLE_RULES = [
       const off = (x: number) => Math.min(...RATIOS.map((k) => Math.abs(x / k - 1)));
       const worst = Math.max(off(r.min), off(r.max));
       return holds(
-        worst <= 0.1,
+        worst * 100 <= TRACKS_AGREE,
         `${fixed(of('pedalD').last)} % and ${fixed(of('pedalE').last)} %: ${fixed(r.last, 2)} to 1, ${fixed(worst * 100)} % off`,
       );
     },
@@ -40,15 +44,15 @@ export const THROTTLE_RULES = [
     title: 'Throttle follows its command',
     states: ANY,
     needs: ['throttleGap', 'throttle', 'throttleCommand'],
-    expected: 'within 5 % once it has moved',
+    expected: `within ${THROTTLE_FOLLOWS} % once it has moved`,
     source: 'Control units set a code at 5 to 10 % for half a second',
     toJudge: 'Read once; better, record while you rev.',
     judge: (of) => {
       const gap = of('throttleGap').mean;
       return within(
         gap,
-        -5,
-        5,
+        -THROTTLE_FOLLOWS,
+        THROTTLE_FOLLOWS,
         `${fixed(of('throttle').mean)} %, asked for ${fixed(of('throttleCommand').mean)} %`,
       );
     },

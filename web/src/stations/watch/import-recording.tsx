@@ -12,13 +12,25 @@ import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 
-/** Brings a recording in from a file: CSV or candump, of any size, with how far it is and what was not understood. */
+/** Larger files would take more memory than an old phone’s browser has, MB. */
+const MOST_MB = 250;
+
+/** Brings a recording in from a file: CSV or candump, with how far it is and what was not understood. */
 export function ImportRecording() {
   const { record, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const [share, setShare] = useState<number | null>(null);
   const [outcome, setOutcome] = useState<ImportOutcome | null>(null);
   const bringIn = async (file: File) => {
+    const megabytes = file.size / 1e6;
+    if (megabytes > MOST_MB) {
+      setOutcome({
+        ok: false,
+        why: `This file has ${figure(Math.ceil(megabytes))} MB; a recording may have ${MOST_MB} MB.`,
+        next: 'Cut it into parts, such as one for each drive, and bring those in. Nothing was read.',
+      });
+      return;
+    }
     setOutcome(null);
     setShare(0);
     const title = file.name.replace(/\.[^.]+$/, '') || 'Recording';
