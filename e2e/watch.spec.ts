@@ -188,7 +188,7 @@ test('a large file comes in while the page answers, can be stopped with what cam
   writeFileSync(vast, '');
   truncateSync(vast, 300e6);
   await input.setInputFiles(vast);
-  await expect(page.getByText('This file has 300 MB; a recording may have 250 MB.')).toBeVisible();
+  await expect(page.getByText('This file has 300 MB; a recording may have 100 MB.')).toBeVisible();
   await input.setInputFiles({
     name: 'letter.csv',
     mimeType: 'text/csv',

@@ -24,6 +24,7 @@ export {
   addSamples,
   channelOf,
   channelSchema,
+  addSeries,
   countOf,
   durationOf,
   emptyRecording,

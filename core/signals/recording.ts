@@ -73,6 +73,30 @@ export function addSamples(recording: Recording, samples: readonly Sample[]): { 
   return { leftOut };
 }
 
+/** Adds many samples of one channel, as {@link addSamples} does, without an object for each. */
+export function addSeries(
+  recording: Recording,
+  channel: Channel,
+  times: ArrayLike<number>,
+  values: ArrayLike<number>,
+): void {
+  let list = recording.samples[channel.id];
+  if (!list) {
+    list = { times: [], values: [] };
+    recording.samples[channel.id] = list;
+    recording.channels.push(channel);
+  }
+  let last = list.times.at(-1) ?? -Infinity;
+  for (let i = 0; i < times.length; i++) {
+    const at = times[i];
+    const value = values[i];
+    if (at === undefined || value === undefined || at <= last) continue;
+    list.times.push(at);
+    list.values.push(value);
+    last = at;
+  }
+}
+
 /** Seconds from the start to the last sample. */
 export function durationOf(recording: Recording): number {
   return Math.max(0, ...Object.values(recording.samples).map((s) => s.times.at(-1) ?? 0));

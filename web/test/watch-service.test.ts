@@ -57,3 +57,14 @@ test('a full disk is told, and what it refused is written with what comes next',
   await watchService.end();
   expect((await loadRecording('rec_b'))?.samples['0C']?.times).toEqual([1, 2]);
 });
+
+test('what was stored as plain lists before is read all the same; a piece that is neither is left out', async () => {
+  await forage.setItem('meta:rec_old', { ...meta('rec_old'), channels: [RPM], chunks: 3, isOpen: false });
+  await forage.setItem('chunk:rec_old:00000', { '0C': { times: [1, 2], values: [700, 710] } });
+  await forage.setItem('chunk:rec_old:00001', { '0C': { times: ['3'], values: [720] } });
+  await forage.setItem('chunk:rec_old:00002', {
+    '0C': { times: Float64Array.of(2, 4), values: Float64Array.of(1, 730) },
+  });
+  const stored = await loadRecording('rec_old');
+  expect(stored?.samples['0C']).toEqual({ times: [1, 2, 4], values: [700, 710, 730] });
+});

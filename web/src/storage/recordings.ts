@@ -1,7 +1,7 @@
 import localforage from 'localforage';
 import * as z from 'zod/mini';
 import {
-  addSamples,
+  addSeries,
   channelSchema,
   emptyRecording,
   markSchema,
@@ -31,11 +31,19 @@ const metaSchema = z.object({
 /** What is known of a recording without its samples. */
 export type RecordingMeta = z.infer<typeof metaSchema>;
 
-const chunkSchema = z.record(
-  z.string(),
-  z.object({ times: z.array(z.number()), values: z.array(z.number()) }),
+/**
+ * Numbers as they lie in storage: eight bytes each, copied as they are. Recordings of before have plain lists; both are
+ * looked at once and not number by number by a schema, for there may be millions.
+ */
+const numbersSchema = z.custom<Float64Array | number[]>(
+  (v) =>
+    // By its tag: what storage gives back may come from another realm.
+    Object.prototype.toString.call(v) === '[object Float64Array]' ||
+    (Array.isArray(v) && v.every((n) => typeof n === 'number')),
 );
-export type Chunk = z.infer<typeof chunkSchema>;
+const chunkSchema = z.record(z.string(), z.object({ times: numbersSchema, values: numbersSchema }));
+/** Samples of some channels, each in the order of time. */
+export type Chunk = Record<string, { times: Float64Array; values: Float64Array }>;
 
 const metaKey = (id: string): string => `meta:${id}`;
 const chunkKey = (id: string, n: number): string => `chunk:${id}:${String(n).padStart(5, '0')}`;
@@ -63,12 +71,16 @@ export function saveChunk(meta: RecordingMeta, chunk: Chunk): Promise<RecordingM
 
 /** Samples as a chunk. */
 export function chunkOf(samples: readonly Sample[]): Chunk {
-  const chunk = Object.create(null) as Chunk;
+  const lists = new Map<string, { times: number[]; values: number[] }>();
   for (const { channel, at, value } of samples) {
-    const list = (chunk[channel.id] ??= { times: [], values: [] });
+    const list = lists.get(channel.id) ?? { times: [], values: [] };
     list.times.push(at);
     list.values.push(value);
+    lists.set(channel.id, list);
   }
+  const chunk = Object.create(null) as Chunk;
+  for (const [id, { times, values }] of lists)
+    chunk[id] = { times: Float64Array.from(times), values: Float64Array.from(values) };
   return chunk;
 }
 
@@ -97,11 +109,7 @@ export async function loadRecording(id: string): Promise<Recording | null> {
     if (!chunk.success) continue;
     for (const [channelId, { times, values }] of Object.entries(chunk.data)) {
       const channel = channels.get(channelId);
-      if (!channel) continue;
-      addSamples(
-        recording,
-        times.map((at, i) => ({ at, channel, value: values[i] ?? 0 })),
-      );
+      if (channel) addSeries(recording, channel, times, values);
     }
   }
   return recording;

@@ -21,7 +21,7 @@ import {
   type Stat,
   type StoredWindow,
 } from '@pincer/core/signals';
-import { chunkOf, loadRecording, saveChunk, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
+import { loadRecording, saveChunk, saveMeta, type RecordingMeta } from '../storage/recordings.ts';
 
 export interface OpenedRecording {
   channels: Channel[];
@@ -57,7 +57,7 @@ export type ImportOutcome =
 const FORMULA = /^[=@\t\r]|^[+-](?![\d.,])/;
 
 /** Rows or lines in one piece of a stored recording. */
-const CHUNK_SAMPLES = 20_000;
+const CHUNK_SAMPLES = 200_000;
 
 const opened = new Map<string, Recording>();
 let isStopped = false;
@@ -78,9 +78,10 @@ async function store(meta: RecordingMeta, recording: Recording): Promise<void> {
     const samples = recording.samples[channel.id];
     if (!samples) continue;
     for (let from = 0; from < samples.times.length; from += CHUNK_SAMPLES) {
-      const times = samples.times.slice(from, from + CHUNK_SAMPLES);
-      const chunk = chunkOf(times.map((at, i) => ({ at, channel, value: samples.values[from + i] ?? 0 })));
-      current = await saveChunk(current, chunk);
+      const piece = (of: readonly number[]) => Float64Array.from(of.slice(from, from + CHUNK_SAMPLES));
+      current = await saveChunk(current, {
+        [channel.id]: { times: piece(samples.times), values: piece(samples.values) },
+      });
     }
   }
 }

@@ -12,8 +12,8 @@ import { Notice } from '../../ui/notice.tsx';
 import { Progress } from '../../ui/progress.tsx';
 import { useCase } from '../case-context.ts';
 
-/** Larger files would take more memory than an old phone’s browser has, MB. */
-const MOST_MB = 250;
+/** A file of this size takes a gigabyte of memory while it is opened, which is what an old phone’s browser has, MB. */
+const MOST_MB = 100;
 
 /** Brings a recording in from a file: CSV or candump, with how far it is and what was not understood. */
 export function ImportRecording() {
