@@ -570,6 +570,44 @@ describe('the second copy', () => {
     expect(page.store.getState().logbook.cases.ids).toEqual([]);
   });
 
+  test('a file that does not answer at once is asked again', async () => {
+    const kept = { key: '', stored: null as unknown };
+    const c = await aCase();
+    const { entry } = await page.dispatch(record(c.id, { kind: 'note', text: 'one' }));
+    kept.key = entryKey(c.id, entry.id);
+    kept.stored = { version: 3, record: entry, caseId: c.id };
+    page.close();
+    notes.clear();
+    await removeRaw(kept.key);
+    const later: (() => void)[] = [];
+    const { setTimeout: real } = globalThis;
+    const timers = jest.spyOn(globalThis, 'setTimeout').mockImplementation(((
+      run: () => void,
+      ms?: number,
+    ) => {
+      if (ms !== 3_000) return real(run, ms);
+      later.push(run);
+      return real(() => undefined, 0);
+    }));
+    let asked = 0;
+    page = aPage({
+      copyFile: {
+        keys: () => Promise.resolve(asked++ === 0 ? null : [kept.key]),
+        of: (keys) => Promise.resolve(keys.length > 0 ? [kept] : []),
+        put: () => Promise.resolve(true),
+        forget: () => Promise.resolve(),
+      },
+    });
+    await page.dispatch(load());
+    timers.mockRestore();
+    expect(idsOf(page, c.id)).toEqual([]);
+    expect(later).toHaveLength(1);
+    later[0]?.();
+    for (let n = 0; n < 100 && idsOf(page, c.id).length === 0; n++)
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    expect(idsOf(page, c.id)).toEqual([entry.id]);
+  });
+
   test('what was recorded before there was a copy is in it from the next start on', async () => {
     const c = await aCase();
     await page.dispatch(record(c.id, { kind: 'note', text: 'old' }));

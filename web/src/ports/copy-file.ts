@@ -6,8 +6,8 @@ export interface CopiedRecord {
 
 /** A file of the page’s own that takes what is recorded even when the disk is full, where the browser has such files. */
 export interface CopyFilePort {
-  /** The keys of the records in it; none where there is no such file. */
-  keys: () => Promise<string[]>;
+  /** The keys of the records in it; none where there is no such file, null where there is one that does not answer. */
+  keys: () => Promise<string[] | null>;
   of: (keys: readonly string[]) => Promise<CopiedRecord[]>;
   /** @returns whether all of them are on the disk. */
   put: (records: readonly CopiedRecord[]) => Promise<boolean>;

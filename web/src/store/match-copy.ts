@@ -5,6 +5,10 @@ import { logbookSlice } from './logbook-slice.ts';
 import { takeInStored } from './take-in.ts';
 import type { AppThunk } from './store.ts';
 
+/** A file that does not answer is asked again so often, and after how long, ms: another page that is just gone may still have held it. */
+const TRIES = 3;
+const AGAIN_MS = 3_000;
+
 /** Records that are copied without a pause. */
 const AT_ONCE = 25;
 
@@ -14,23 +18,26 @@ const OF_LOGBOOK = /^(case|entry|vehicle):/;
  * Compares storage with the second copy: what storage has lost is put back, and said; what the copy lacks is added to it.
  * Nothing that storage has is changed by it.
  */
-export function matchSecondCopy(): AppThunk<Promise<void>> {
+export function matchSecondCopy(tries = TRIES): AppThunk<Promise<void>> {
   return async (dispatch) => {
     try {
-      await dispatch(match());
+      const isWhole = await dispatch(match());
+      if (!isWhole && tries > 1) setTimeout(() => void dispatch(matchSecondCopy(tries - 1)), AGAIN_MS);
     } catch {
       // Storage that cannot be read is said elsewhere; the copy stays for the next start.
     }
   };
 }
 
-function match(): AppThunk<Promise<void>> {
+/** @returns whether all of the copy could be looked at. */
+function match(): AppThunk<Promise<boolean>> {
   return async (dispatch, _, { copyFile }) => {
     const packed = new Set(copiedKeys().filter((k) => OF_LOGBOOK.test(k)));
-    const filed = new Set((await copyFile.keys()).filter((k) => OF_LOGBOOK.test(k)));
+    const answer = await copyFile.keys();
+    const filed = new Set((answer ?? []).filter((k) => OF_LOGBOOK.test(k)));
     const stored = await storedKeys();
     // A new logbook: there is nothing to unpack, and nothing to pack.
-    if (packed.size + filed.size + stored.size === 0) return;
+    if (packed.size + filed.size + stored.size === 0) return answer !== null;
     const lost = await copied(
       copyFile,
       [...filed].filter((k) => !stored.has(k)),
@@ -42,16 +49,18 @@ function match(): AppThunk<Promise<void>> {
       dispatch(logbookSlice.actions.broughtBack(lost.length));
     }
     const own = [...stored].filter((k) => OF_LOGBOOK.test(k));
-    await addTo(
-      own.filter((k) => !filed.has(k)),
-      (records) => copyFile.put(records),
-    );
+    if (answer !== null)
+      await addTo(
+        own.filter((k) => !filed.has(k)),
+        (records) => copyFile.put(records),
+      );
     const { copyRecords } = await import('../storage/second-copy.ts');
     await addTo(
       own.filter((k) => !packed.has(k)),
       // What is older takes no newer copy's place.
       (records) => copyRecords(records, false),
     );
+    return answer !== null;
   };
 }
 

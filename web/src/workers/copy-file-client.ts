@@ -42,7 +42,7 @@ export function browserCopyFile(): CopyFilePort {
   const { storage } = navigator as { storage?: Partial<StorageManager> };
   if (!storage?.getDirectory || !('locks' in navigator)) return NO_COPY_FILE;
   return {
-    keys: async () => ((await isThere()) ? orElse(copyFile().keys(), []) : []),
+    keys: async () => ((await isThere()) ? orElse<string[] | null>(copyFile().keys(), null) : []),
     of: (keys) => (keys.length === 0 ? Promise.resolve([]) : orElse(copyFile().of(keys), [])),
     put: (records) => orElse(copyFile().put(records), false),
     forget: async (keys) => {

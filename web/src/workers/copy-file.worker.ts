@@ -36,6 +36,9 @@ const withFile = <T>(run: (file: PlainFile) => T): Promise<T> =>
   navigator.locks.request('pincer:second-copy', async () => {
     const file = await opened();
     try {
+      // In browsers of some years ago these answered later; the log cannot wait for each of its reads.
+      if (typeof (file.getSize() as unknown) !== 'number')
+        throw new Error('Files are not read at once here.');
       return run(file);
     } finally {
       file.close();
