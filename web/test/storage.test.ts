@@ -581,14 +581,11 @@ describe('the second copy', () => {
     await removeRaw(kept.key);
     const later: (() => void)[] = [];
     const { setTimeout: real } = globalThis;
-    const timers = jest.spyOn(globalThis, 'setTimeout').mockImplementation(((
-      run: () => void,
-      ms?: number,
-    ) => {
+    const timers = jest.spyOn(globalThis, 'setTimeout').mockImplementation((run: () => void, ms?: number) => {
       if (ms !== 3_000) return real(run, ms);
       later.push(run);
       return real(() => undefined, 0);
-    }));
+    });
     let asked = 0;
     page = aPage({
       copyFile: {
