@@ -67,7 +67,7 @@ const FORBIDDEN: [string, string][] = [
 
 const ALLOWED: [string, string][] = [
   ['core/link/x.ts', "import { decodeLegacy } from '@pincer/core/obd';\nexport const a = decodeLegacy;"],
-  ['core/case/x.ts', "import { z } from 'zod';\nexport const a = z;"],
+  ['core/case/x.ts', "import * as z from 'zod/mini';\nexport const a = z;"],
   ['core/urgency/x.ts', 'export const a = (at: number) => new Date(at);'],
   ['simulator/x.ts', "import { splitIsoTp } from '@pincer/core/obd';\nexport const a = splitIsoTp;"],
   ['web/src/x.ts', "import { assess } from '@pincer/core/assess';\nexport const a = assess;"],

@@ -1,7 +1,8 @@
 import type { Purse } from '@pincer/core/words';
 import { Link, useParams } from 'react-router';
 import { taskFile, type Path, type PathStep } from '@pincer/core/practice';
-import { practiceKey, skipToken, usePracticeResultQuery, type PracticeResult } from '../store/core-api.ts';
+import { skipToken, usePracticeResultQuery, type PracticeResult } from '../store/core-answers.ts';
+import { practiceKey } from '../store/core-api.ts';
 import { practiceOf } from '../store/practice-actions.ts';
 import { useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET, TAG } from '../ui/classes.ts';

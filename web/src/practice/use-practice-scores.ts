@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import type { CaseRecord } from '@pincer/core/case';
-import { coreApi, ofCore, practiceKey } from '../store/core-api.ts';
+import { ofCore } from '../store/core-answers.ts';
+import { coreApi, practiceKey } from '../store/core-api.ts';
 import { practiceOf } from '../store/practice-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { useCodePageQuery } from '../store/core-api.ts';
+import { useCodePageQuery } from '../store/core-answers.ts';
 import { useWording } from '../store/use-tell.ts';
 import { SHEET, TAG } from '../ui/classes.ts';
 import { Cautions } from '../ui/cautions.tsx';

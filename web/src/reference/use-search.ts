@@ -1,4 +1,4 @@
-import { skipToken, useSearchQuery, type ReferenceHit } from '../store/core-api.ts';
+import { skipToken, useSearchQuery, type ReferenceHit } from '../store/core-answers.ts';
 import { useWording } from '../store/use-tell.ts';
 
 const NONE: readonly ReferenceHit[] = [];

@@ -1,4 +1,4 @@
-import { createApi, fakeBaseQuery, skipToken } from '@reduxjs/toolkit/query/react';
+import { createApi, fakeBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { Assessment, CodePage } from '@pincer/core/assess';
 import type { CaseRecord, Lesson, Owner } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
@@ -11,9 +11,6 @@ import type { Settings } from '../storage/records.ts';
 import { lessonsOf } from './lessons.ts';
 import type { LogbookState } from './logbook-slice.ts';
 import { caseAndVehicle } from './logbook-selectors.ts';
-import { laterMiddleware, reducer } from './store.ts';
-
-export type { PracticeResult, ReferenceHit };
 
 /** What it needs of the store; the store is made of it, so that it cannot name the whole. */
 interface Known {
@@ -130,11 +127,3 @@ export const coreApi = createApi({
     }),
   }),
 });
-
-// The first screen asks nothing of the core: this joins the store when something does.
-/** Reads what the core has answered, for a selector that is not a hook's own. */
-export const ofCore = reducer.inject(coreApi).selector;
-laterMiddleware.addMiddleware(coreApi.middleware);
-
-export const { useAssessQuery, useCodePageQuery, usePracticeResultQuery, useSearchQuery } = coreApi;
-export { skipToken };

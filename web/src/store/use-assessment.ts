@@ -1,7 +1,8 @@
 import type { Assessment } from '@pincer/core/assess';
 import type { CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
-import { assessmentKey, skipToken, useAssessQuery } from './core-api.ts';
+import { skipToken, useAssessQuery } from './core-answers.ts';
+import { assessmentKey } from './core-api.ts';
 import { lessonsOf } from './lessons.ts';
 import { useAppSelector } from './store.ts';
 
