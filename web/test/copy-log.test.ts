@@ -33,6 +33,9 @@ test('a disk that is full to the last byte still takes hundreds of entries, and 
   for (let n = 0; n < 2_000; n++) if (log.put(disk, [rec(`e${n}`, entry)])) kept.push(`e${n}`);
   expect(kept.length).toBeGreaterThan(500);
   expect(kept.length).toBeLessThan(2_000);
+  // What cannot be forgotten would come back: it is said.
+  expect(() => log.forget(disk, ['first', ...kept.slice(0, 40)])).toThrow('no room');
+  expect(log.keys(disk)).toContain('first');
   expect(aLog().of(disk, kept)).toHaveLength(kept.length);
   disk.room = Infinity;
   expect(log.put(disk, [rec('after', 1)])).toBe(true);

@@ -78,17 +78,20 @@ export class CopyLog {
     );
   }
 
-  /** Forgets some records, or all of them. */
+  /** Forgets some records, or all of them. @throws where the disk refuses: they would come back. */
   forget(file: PlainFile, keys: readonly string[] | 'all'): void {
     this.look(file);
     const known = keys === 'all' ? [...this.lines.keys()] : keys.filter((k) => this.lines.has(k));
-    if (known.length === this.lines.size) this.begin(file);
-    else
-      this.add(
-        file,
-        known.map((key) => [key, JSON.stringify({ key, gone: true })] as const),
-        (key) => this.lines.delete(key),
-      );
+    if (known.length === this.lines.size) {
+      this.begin(file);
+      return;
+    }
+    const isGone = this.add(
+      file,
+      known.map((key) => [key, JSON.stringify({ key, gone: true })] as const),
+      (key) => this.lines.delete(key),
+    );
+    if (!isGone) throw new Error('There is no room to forget it in the second copy');
   }
 
   private begin(file: PlainFile): void {
