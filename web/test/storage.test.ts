@@ -576,6 +576,9 @@ describe('the second copy', () => {
     const { entry } = await page.dispatch(record(c.id, { kind: 'note', text: 'one' }));
     kept.key = entryKey(c.id, entry.id);
     kept.stored = { version: 3, record: entry, caseId: c.id };
+    // The copy follows the entry.
+    while (![...notes.keys()].some((k) => k.includes(`copy:${kept.key}`)))
+      await new Promise((resolve) => setTimeout(resolve));
     page.close();
     notes.clear();
     await removeRaw(kept.key);

@@ -1,3 +1,6 @@
+/** Do not rename: this is where the owners’ second copies are. */
+export const COPY_FILE = 'second-copy';
+
 export interface CopiedRecord {
   key: string;
   /** The record as it lies in the database. */

@@ -1,4 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from 'idb';
+import { within } from './within.ts';
 
 /** Do not rename: this is where the owners' data are. */
 const DATABASE = 'pincer';
@@ -78,18 +79,7 @@ export function storageError(error: unknown): StorageError {
   return new StorageError('broken', detail);
 }
 
-/** Every wait ends. */
-async function within<T>(work: Promise<T>, ms: number): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new StorageError('hangs')), ms);
-  });
-  try {
-    return await Promise.race([work, late]);
-  } finally {
-    clearTimeout(timer);
-  }
-}
+const hangs = (): StorageError => new StorageError('hangs');
 
 type Database = IDBPDatabase<Schema>;
 let opened: Promise<Database> | null = null;
@@ -141,7 +131,7 @@ async function openBoth(): Promise<Database> {
       db.close();
       return openAt(next, onBlocked);
     };
-    return await within(open(), OPEN_MS);
+    return await within(open(), OPEN_MS, hangs);
   } catch (error) {
     if (seen.isBlocked) throw new StorageError('blocked');
     const known = storageError(error);
@@ -215,6 +205,7 @@ async function transactIn<
         return once();
       }),
       WORK_MS,
+      hangs,
     );
   } catch (error) {
     throw storageError(error);

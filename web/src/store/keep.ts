@@ -56,7 +56,7 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
       const { message, next, fault } = storageError(error);
       dispatch(saveFailed({ id, caseId, why: message, next }));
       // There is room set aside for it: it comes back even when this page is killed before another try.
-      if (fault !== 'unfit' && fault !== 'newer') await dispatch(copy([rowOf(item)]));
+      if (fault !== 'unfit' && fault !== 'newer') void dispatch(copy([rowOf(item)]));
       return false;
     }
     // While a newer write of the same record is under way, its note stays: only that one may cross it out.
@@ -64,7 +64,7 @@ export function keep(item: Noted): AppThunk<Promise<boolean>> {
     dispatch(saved(id));
     tabs.tell(item satisfies TabMessage);
     space.persist();
-    await dispatch(copy([rowOf(item)]));
+    void dispatch(copy([rowOf(item)]));
     return true;
   };
 }
@@ -251,7 +251,7 @@ export function keepTogether(caseId: string, entries: readonly Entry[]): AppThun
     }
     for (const entry of entries) tabs.tell({ caseId, entry });
     space.persist();
-    await dispatch(copy(entries.map((entry) => rowOf({ caseId, entry }))));
+    void dispatch(copy(entries.map((entry) => rowOf({ caseId, entry }))));
     return 0;
   };
 }

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import { NO_COPY_FILE, type CopyFilePort } from '../ports/copy-file.ts';
+import { COPY_FILE, NO_COPY_FILE, type CopyFilePort } from '../ports/copy-file.ts';
+import { within } from '../storage/within.ts';
 import type { CopyFileApi } from './copy-file.worker.ts';
 
 /** How long the file may take before it counts as hanging, ms. */
@@ -11,26 +12,16 @@ const copyFile = (): Remote<CopyFileApi> =>
     new Worker(new URL('./copy-file.worker.ts', import.meta.url), { type: 'module' }),
   ));
 
-/** Every wait ends. */
-async function within<T>(work: Promise<T>): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error('The second copy does not answer')), LONGEST_MS);
-  });
-  try {
-    return await Promise.race([work, late]);
-  } finally {
-    clearTimeout(timer);
-  }
-}
+const ended = <T>(work: Promise<T>): Promise<T> =>
+  within(work, LONGEST_MS, () => new Error('The second copy does not answer'));
 
 /** What the file refuses is as if it were not there: the database is what counts. */
-const orElse = <T>(work: Promise<T>, otherwise: T): Promise<T> => within(work).catch(() => otherwise);
+const orElse = <T>(work: Promise<T>, otherwise: T): Promise<T> => ended(work).catch(() => otherwise);
 
 /** Whether the file is there, found out without the worker: a first visit has none. */
 async function isThere(): Promise<boolean> {
   try {
-    await (await navigator.storage.getDirectory()).getFileHandle('second-copy');
+    await (await navigator.storage.getDirectory()).getFileHandle(COPY_FILE);
     return true;
   } catch {
     return false;
@@ -46,7 +37,7 @@ export function browserCopyFile(): CopyFilePort {
     of: (keys) => (keys.length === 0 ? Promise.resolve([]) : orElse(copyFile().of(keys), [])),
     put: (records) => orElse(copyFile().put(records), false),
     forget: async (keys) => {
-      if (await isThere()) await within(copyFile().forget(keys));
+      if (await isThere()) await ended(copyFile().forget(keys));
     },
   };
 }

@@ -1,9 +1,7 @@
 import { expose } from 'comlink';
-import type { CopiedRecord } from '../ports/copy-file.ts';
+import { COPY_FILE, type CopiedRecord } from '../ports/copy-file.ts';
 import { CopyLog, type PlainFile } from '../storage/copy-log.ts';
 
-/** Do not rename: this is where the owners’ second copies are. */
-const NAME = 'second-copy';
 /** Another page that has just gone may still hold the file: how often it is tried again, and after how long, ms. */
 const TRIES = 20;
 const AGAIN_MS = 50;
@@ -20,7 +18,7 @@ const log = new CopyLog(() => crypto.randomUUID());
 
 async function opened(): Promise<OpenFile> {
   const folder = await navigator.storage.getDirectory();
-  const file = (await folder.getFileHandle(NAME, { create: true })) as unknown as InPlace;
+  const file = (await folder.getFileHandle(COPY_FILE, { create: true })) as unknown as InPlace;
   for (let tries = 1; ; tries++)
     try {
       return await file.createSyncAccessHandle();
