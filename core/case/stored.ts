@@ -19,18 +19,27 @@ const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null 
  * The parsed value with the fields that the schema does not know put back, at any depth: what a newer version has
  * added outlives a visit to this one.
  * @param raw what was parsed. @param parsed what the schema made of it.
+ * @returns what was parsed itself, or that part of it, wherever the schema has changed nothing: a logbook of years is not
+ *   built a second time.
  */
 export function withUnknown<T>(raw: unknown, parsed: T): T {
   return putBack(raw, parsed) as T;
 }
 
 function putBack(raw: unknown, parsed: unknown): unknown {
-  if (Array.isArray(raw) && Array.isArray(parsed))
-    return raw.length === parsed.length ? parsed.map((p: unknown, i) => putBack(raw[i], p)) : parsed;
+  if (Object.is(raw, parsed)) return raw;
+  if (Array.isArray(raw) && Array.isArray(parsed)) {
+    if (raw.length !== parsed.length) return parsed;
+    const items = parsed.map((p: unknown, i) => putBack(raw[i], p));
+    return items.every((item, i) => Object.is(item, raw[i])) ? raw : items;
+  }
   if (!isPlain(raw) || !isPlain(parsed)) return parsed;
-  const known = Object.entries(parsed).map(([key, value]) => [key, putBack(raw[key], value)]);
-  const unknown = Object.entries(raw).filter(([key]) => !Object.hasOwn(parsed, key));
-  return Object.fromEntries([...unknown, ...known]);
+  let changed: [key: string, value: unknown][] | null = null;
+  for (const key of Object.keys(parsed)) {
+    const value = putBack(Object.hasOwn(raw, key) ? raw[key] : undefined, parsed[key]);
+    if (!Object.hasOwn(raw, key) || !Object.is(value, raw[key])) (changed ??= []).push([key, value]);
+  }
+  return changed === null ? raw : Object.fromEntries([...Object.entries(raw), ...changed]);
 }
 
 /** Reads one record of a version: brings it to the present one, and checks it. */

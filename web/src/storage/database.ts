@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from 'idb';
-import { within } from './within.ts';
+import { whileAlive, within } from './within.ts';
 
 /** Do not rename: this is where the owners' data are. */
 const DATABASE = 'pincer';
@@ -16,7 +16,7 @@ interface Schema extends DBSchema {
   attachments: { key: string; value: unknown };
 }
 
-/** How long storage may take before it counts as hanging, ms. */
+/** How long storage may take to open, and how long it may stay silent at work, before it counts as hanging, ms. */
 const OPEN_MS = 10_000;
 const WORK_MS = 20_000;
 
@@ -160,11 +160,12 @@ export type Records<M extends IDBTransactionMode> = StoreIn<typeof RECORDS, M>;
 /**
  * Runs one transaction over the records. What it writes is on the disk when this resolves (strict durability), all of it
  * or nothing.
+ * @param run told how to say that it goes on, where it takes several steps.
  * @throws StorageError with a plain sentence and a next step.
  */
 export const transact = <M extends 'readonly' | 'readwrite', T>(
   mode: M,
-  run: (store: Records<M>) => Promise<T>,
+  run: (store: Records<M>, alive: () => void) => Promise<T>,
 ): Promise<T> => transactIn(RECORDS, mode, run);
 
 /** The same over the pictures and files of the log. */
@@ -177,12 +178,12 @@ async function transactIn<
   N extends typeof RECORDS | typeof ATTACHMENTS,
   M extends 'readonly' | 'readwrite',
   T,
->(name: N, mode: M, run: (store: StoreIn<N, M>) => Promise<T>): Promise<T> {
-  const once = async (): Promise<T> => {
+>(name: N, mode: M, run: (store: StoreIn<N, M>, alive: () => void) => Promise<T>): Promise<T> {
+  const once = async (alive: () => void): Promise<T> => {
     const db = await open();
     const transaction = db.transaction(name, mode, mode === 'readwrite' ? { durability: 'strict' } : {});
     try {
-      const result = await run(transaction.store);
+      const result = await run(transaction.store, alive);
       await transaction.done;
       return result;
     } catch (error) {
@@ -197,13 +198,14 @@ async function transactIn<
     }
   };
   try {
-    return await within(
-      once().catch((error: unknown) => {
-        // The connection was closed under it, by the browser or by another page: once more with a new one.
-        if (!(error instanceof DOMException) || error.name !== 'InvalidStateError') throw error;
-        forget();
-        return once();
-      }),
+    return await whileAlive(
+      (alive) =>
+        once(alive).catch((error: unknown) => {
+          // The connection was closed under it, by the browser or by another page: once more with a new one.
+          if (!(error instanceof DOMException) || error.name !== 'InvalidStateError') throw error;
+          forget();
+          return once(alive);
+        }),
       WORK_MS,
       hangs,
     );

@@ -15,12 +15,12 @@ const FEW = 1000;
 
 /** The vehicles and the names of the cases of a logbook of many years; null where all of it is read in a moment. */
 export async function glance(): Promise<Glance | null> {
-  const rows = await transact('readonly', async (records) =>
+  const rows = await transact('readonly', async (records, alive) =>
     (await records.count()) < FEW
       ? null
       : [
-          await rowsIn(records, IDBKeyRange.bound('case:', 'case:\uffff')),
-          await rowsIn(records, IDBKeyRange.bound('vehicle:', 'vehicle:\uffff')),
+          await rowsIn(records, alive, IDBKeyRange.bound('case:', 'case:\uffff')),
+          await rowsIn(records, alive, IDBKeyRange.bound('vehicle:', 'vehicle:\uffff')),
         ],
   );
   if (rows === null) return null;

@@ -5,9 +5,13 @@ const ROWS_AT_ONCE = 300;
 /** How long the page is worked on without a pause, ms. */
 const STRETCH_MS = 12;
 
-/** Every row, or those of a range, in the order of their keys: some at a time, in the transaction that is given. */
+/**
+ * Every row, or those of a range, in the order of their keys: some at a time, in the transaction that is given.
+ * @param alive called with each of them.
+ */
 export async function rowsIn(
   records: Records<'readonly'>,
+  alive: () => void,
   range?: IDBKeyRange,
 ): Promise<(readonly [key: string, stored: unknown])[]> {
   const rows: (readonly [string, unknown])[] = [];
@@ -17,6 +21,7 @@ export async function rowsIn(
       records.getAllKeys(rest, ROWS_AT_ONCE),
       records.getAll(rest, ROWS_AT_ONCE),
     ]);
+    alive();
     keys.forEach((key, i) => rows.push([key, values[i]]));
     const last = keys.at(-1);
     if (last === undefined || keys.length < ROWS_AT_ONCE) return rows;

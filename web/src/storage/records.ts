@@ -166,9 +166,11 @@ export function saveNewerEntries(caseId: string, entries: readonly unknown[]): P
 }
 
 async function addAll(caseId: string, entries: readonly (readonly [string, unknown])[]): Promise<void> {
-  await transact('readwrite', async (records) => {
-    for (const [key, entry] of entries)
+  await transact('readwrite', async (records, alive) => {
+    for (const [key, entry] of entries) {
       if ((await records.getKey(key)) === undefined) await records.add(asStored(entry, caseId), key);
+      alive();
+    }
   });
 }
 
@@ -221,9 +223,11 @@ export async function forgetEmptyCase(caseId: string): Promise<boolean> {
 
 /** Puts records where there are none, as they are. What is there stays. */
 export async function putMissing(rows: readonly { key: string; stored: unknown }[]): Promise<void> {
-  await transact('readwrite', async (records) => {
-    for (const { key, stored: raw } of rows)
+  await transact('readwrite', async (records, alive) => {
+    for (const { key, stored: raw } of rows) {
       if ((await records.getKey(key)) === undefined) await records.add(raw, key);
+      alive();
+    }
   });
 }
 
@@ -265,7 +269,7 @@ const nothingRead = (): Reading => ({
  */
 export async function loadAll(): Promise<Loaded> {
   const loaded = nothingRead();
-  const rows = await transact('readonly', (records) => rowsIn(records));
+  const rows = await transact('readonly', rowsIn);
   const pace = startPace();
   for (const [key, value] of rows) {
     place(key, value, loaded);
@@ -313,9 +317,11 @@ async function takeApart({ head, entries, odd }: Whole, loaded: Reading): Promis
     ...fresh.map((entry): [string, unknown] => [entryKey(head.id, entry.id), entry]),
     ...odd.map((raw, n): [string, unknown] => [entryKey(head.id, idOf(raw) ?? `odd-${n}`), raw]),
   ];
-  await transact('readwrite', async (records) => {
-    for (const [key, record] of kept)
+  await transact('readwrite', async (records, alive) => {
+    for (const [key, record] of kept) {
       if ((await records.getKey(key)) === undefined) await records.add(asStored(record, head.id), key);
+      alive();
+    }
     await records.put(asStored(head), caseKey(head.id));
   });
   loaded.entries.set(head.id, [...known, ...fresh]);
