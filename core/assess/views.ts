@@ -285,7 +285,10 @@ const SPEAKS = 3;
 const RULES_OUT = 1 / 4;
 const MAX_REFUTED = 8;
 
-/** Causes that were worth a thought and are ruled out, each with what did it; the most thought of first. */
+/**
+ * Causes that were worth a thought and are ruled out, each with what did it; the most thought of first, and equals, such as
+ * one part of each cylinder, in the order of the library: the last digits of a product decide nothing.
+ */
 export function refutedViews(
   posterior: Posterior,
   ratios: readonly FactRatios[],
@@ -300,7 +303,7 @@ export function refutedViews(
     const against = own.reduce((worst, r) => (r.ratio < worst.ratio ? r : worst), { fact: '', ratio: 1 });
     const by = titleOf.get(against.fact);
     if (support >= SPEAKS && against.ratio <= RULES_OUT && by !== undefined)
-      found.push({ id: instance.id, title: instance.title, by, support });
+      found.push({ id: instance.id, title: instance.title, by, support: Number(support.toPrecision(9)) });
   });
   return found
     .sort((a, b) => b.support - a.support)

@@ -65,11 +65,14 @@ export function chanceFrom({ instances, chances, owner, lead }: Stakes): number 
 
 /** What an hour of the owner may be worth until help is the cheaper way. */
 export function hourlyUpTo({ instances, chances, owner }: Stakes): number | null {
+  // A repair costs what it costs without the owner's time, and so many hours.
+  const without = costsFor(instances, { ...owner, ownHourly: 0 });
+  const hours = costsFor(instances, { ...owner, ownHourly: 1 }).map((cost, i) => cost - (without[i] ?? 0));
   return tippingPoint(
     (ownHourly) => {
-      const then = { ...owner, ownHourly };
+      const costs = without.map((cost, i) => cost + ownHourly * (hours[i] ?? 0));
       return (
-        repairPlan(chances, costsFor(instances, then), helpOf(instances, chances, then)).order.length === 0
+        repairPlan(chances, costs, helpOf(instances, chances, { ...owner, ownHourly })).order.length === 0
       );
     },
     0,

@@ -140,40 +140,41 @@ export function repairPlan(
   works = WELL_DONE,
 ): RepairPlan {
   const candidates: number[] = [];
+  const worth = new Float64Array(chances.length);
   let mass = 0;
   for (let i = 0; i < chances.length; i++) {
     const p = chances[i] ?? 0;
     mass += p;
-    if (p > 0.002) candidates.push(i);
+    if (p <= 0.002) continue;
+    candidates.push(i);
+    worth[i] = p / (costs[i] ?? 1);
   }
-  candidates.sort((a, b) => (chances[b] ?? 0) / (costs[b] ?? 1) - (chances[a] ?? 0) / (costs[a] ?? 1));
+  candidates.sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0));
   const scale = works * (mass > 1 ? 1 / mass : 1);
-  const repairs: PlannedRepair[] = [];
+  const curedBy = (index: number, left: number): number => Math.min(left, (chances[index] ?? 0) * scale);
   let left = 1;
   let spent = 0;
   let best = help.cost;
   let take = 0;
-  candidates.forEach((index, at) => {
-    const cures = Math.min(left, (chances[index] ?? 0) * scale);
-    repairs.push({ index, reached: left, cures });
+  for (let at = 0; at < candidates.length; at++) {
+    const index = candidates[at] ?? 0;
     spent += left * (costs[index] ?? 0);
-    left -= cures;
+    left -= curedBy(index, left);
     const whole = spent + left * (help.cost + (at + 1) * help.raise);
     if (whole < best) {
       best = whole;
       take = at + 1;
     }
+  }
+  const order = candidates.slice(0, take);
+  let [reached, success] = [1, 0];
+  const repairs = order.map((index): PlannedRepair => {
+    const repair = { index, reached, cures: curedBy(index, reached) };
+    reached -= repair.cures;
+    success += repair.cures;
+    return repair;
   });
-  repairs.length = take;
-  return {
-    cost: best,
-    order: repairs.map((r) => r.index),
-    repairs,
-    success: Math.min(
-      1,
-      repairs.reduce((p, r) => p + r.cures, 0),
-    ),
-  };
+  return { cost: best, order, repairs, success: Math.min(1, success) };
 }
 
 /** From this chance on another cause is left to be tried. */

@@ -112,9 +112,13 @@ export function outcomeChances(
 /** Outcome chances of two causes that a check both speaks of. */
 function combined(check: Check, a: readonly number[], b: readonly number[]): readonly number[] {
   const hidden = Math.min(((a[0] ?? 0) * (b[0] ?? 0)) / Math.max(check.otherwise[0] ?? 1, FLOOR), 1);
-  const weights = a.map((p, i) => (i === 0 ? 0 : p + (b[i] ?? 0)));
-  const total = weights.reduce((x, y) => x + y, 0) || 1;
-  return a.map((_, i) => (i === 0 ? hidden : ((1 - hidden) * (weights[i] ?? 0)) / total));
+  let total = 0;
+  for (let i = 1; i < a.length; i++) total += (a[i] ?? 0) + (b[i] ?? 0);
+  const share = (1 - hidden) / (total || 1);
+  const chances = new Array<number>(a.length);
+  chances[0] = hidden;
+  for (let i = 1; i < a.length; i++) chances[i] = share * ((a[i] ?? 0) + (b[i] ?? 0));
+  return chances;
 }
 
 /**
@@ -204,29 +208,52 @@ export function forecasts(
   const { first, second } = now.columns;
   const rows = rowsOf(check, cylinder, instances);
   const chances = Float64Array.from(otherwise);
-  // One place more, for "no cause": its sum is never read.
   const sums = Array.from(otherwise, (p) => {
-    const sum = new Float64Array(none + 1);
+    const sum = new Float64Array(none);
     for (let i = 0; i < none; i++) sum[i] = p * (now.marginals[i] ?? 0);
     return sum;
   });
+  /** Beside which causes that the check does not speak of, and with what weight, the cause in hand is met. */
+  const others = new Int32Array(now.weights.length);
+  const beside = new Float64Array(now.weights.length);
   for (let cause = 0; cause < none; cause++) {
-    if (rows[cause] === otherwise) continue;
+    const row = rows[cause] ?? otherwise;
+    if (row === otherwise) continue;
+    let count = 0;
+    let whole = 0;
     for (const h of under[cause] ?? []) {
       const i = first[h] ?? none;
-      const j = second[h] ?? none;
-      const a = rows[i] ?? otherwise;
-      // A pair that the check speaks of on both sides is met twice, and counts the first time.
-      if (i !== cause && a !== otherwise) continue;
-      const given = ofBoth(check, a, rows[j] ?? otherwise);
+      const other = i === cause ? (second[h] ?? none) : i;
       const weight = now.weights[h] ?? 0;
-      for (let o = 0; o < sums.length; o++) {
-        const more = weight * ((given[o] ?? 0) - (otherwise[o] ?? 0));
-        const sum = sums[o];
-        if (!sum) continue;
-        chances[o] = (chances[o] ?? 0) + more;
-        sum[i] = (sum[i] ?? 0) + more;
-        sum[j] = (sum[j] ?? 0) + more;
+      const rowOfOther = rows[other] ?? otherwise;
+      if (rowOfOther === otherwise) {
+        whole += weight;
+        if (other === none) continue;
+        others[count] = other;
+        beside[count] = weight;
+        count++;
+      } else if (i === cause) {
+        // A pair that the check speaks of on both sides is met twice, and counts the first time.
+        const given = combined(check, row, rowOfOther);
+        for (let o = 0; o < sums.length; o++) {
+          const more = weight * ((given[o] ?? 0) - (otherwise[o] ?? 0));
+          chances[o] = (chances[o] ?? 0) + more;
+          const sum = sums[o];
+          if (!sum) continue;
+          sum[cause] = (sum[cause] ?? 0) + more;
+          sum[other] = (sum[other] ?? 0) + more;
+        }
+      }
+    }
+    for (let o = 0; o < sums.length; o++) {
+      const sum = sums[o];
+      if (!sum) continue;
+      const differs = (row[o] ?? 0) - (otherwise[o] ?? 0);
+      chances[o] = (chances[o] ?? 0) + whole * differs;
+      sum[cause] = (sum[cause] ?? 0) + whole * differs;
+      for (let n = 0; n < count; n++) {
+        const other = others[n] ?? 0;
+        sum[other] = (sum[other] ?? 0) + (beside[n] ?? 0) * differs;
       }
     }
   }

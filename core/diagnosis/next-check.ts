@@ -47,13 +47,28 @@ const STILL_OPEN = 0.5;
 /** What the ranking looks at: causes, and how likely each hypothesis over them is. */
 type RankedOver = Pick<Posterior, 'instances' | 'hypotheses' | 'weights' | 'marginals'>;
 
+/** The likeliest hypotheses, over those causes alone that are part of one. */
+interface Likeliest {
+  instances: CauseInstance[];
+  /** Which cause of the posterior each of them is. */
+  indices: number[];
+  hypotheses: Hypothesis[];
+  /** Sum to one. */
+  weights: Float64Array;
+}
+
 /** Keeps the likeliest hypotheses, so that looking ahead does not cost more as the library grows. */
-function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: Float64Array } {
-  const all = [...posterior.weights.keys()];
+function likeliest(posterior: RankedOver): Likeliest {
   // Most of thousands weigh next to nothing: where the others are enough, only they are put in order.
-  const heavy = all.filter((h) => (posterior.weights[h] ?? 0) >= SLIGHT);
-  const heavyMass = heavy.reduce((sum, h) => sum + (posterior.weights[h] ?? 0), 0);
-  const order = (heavyMass >= KEPT_MASS ? heavy : all).sort(
+  const heavy: number[] = [];
+  let heavyMass = 0;
+  for (let h = 0; h < posterior.weights.length; h++) {
+    const weight = posterior.weights[h] ?? 0;
+    if (weight < SLIGHT) continue;
+    heavy.push(h);
+    heavyMass += weight;
+  }
+  const order = (heavyMass >= KEPT_MASS ? heavy : [...posterior.weights.keys()]).sort(
     (a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0),
   );
   const hypotheses: Hypothesis[] = [];
@@ -66,7 +81,14 @@ function likeliest(posterior: RankedOver): { hypotheses: Hypothesis[]; weights: 
     weights.push(posterior.weights[h] ?? 0);
     mass += posterior.weights[h] ?? 0;
   }
-  return { hypotheses, weights: Float64Array.from(weights, (w) => w / mass) };
+  const indices = [...new Set(hypotheses.flatMap((h) => h.causes))].sort((a, b) => a - b);
+  const at = new Map(indices.map((index, n) => [index, n]));
+  return {
+    instances: indices.flatMap((i) => posterior.instances[i] ?? []),
+    indices,
+    hypotheses: hypotheses.map(({ causes }) => ({ causes: causes.flatMap((i) => at.get(i) ?? []) })),
+    weights: Float64Array.from(weights, (w) => w / mass),
+  };
 }
 
 /** How many causes in front are told for a result. */
@@ -101,13 +123,13 @@ export function rankChecks(
   notDone: ReadonlyMap<string, NotDone> = new Map(),
   spent: ReadonlySet<string> = new Set(),
 ): CheckOutlook[] {
-  const { instances } = posterior;
+  const { instances, indices, hypotheses, weights } = likeliest(posterior);
   const costs = Float64Array.from(instances, (i) => repairCost(i, owner));
   const planWith = (marginals: Float64Array) => {
     const chances = withoutSpent(instances, marginals, spent);
     return repairPlan(chances, costs, helpOf(instances, chances, owner));
   };
-  const { hypotheses, weights } = likeliest(posterior);
+  const inPosterior = (i: number): number => indices[i] ?? 0;
   const columns = columnsOf(hypotheses, instances.length);
   // Before a check and after it over the same hypotheses: what is left out of both favours neither.
   const before = marginalsOf(weights, columns, instances.length).marginals;
@@ -116,7 +138,7 @@ export function rankChecks(
   const planNow = planWith(before);
   const cylinders = cylindersOf(vehicle);
   const inPlay = new Set<string>();
-  instances.forEach((c, i) => {
+  posterior.instances.forEach((c, i) => {
     const chance = posterior.marginals[i] ?? 0;
     // What the facts speak against is not looked at because it is cheap.
     if (chance > 0.004 && chance > c.prior * STILL_OPEN) inPlay.add(`${c.cause.id}/${c.cylinder ?? ''}`);
@@ -144,14 +166,18 @@ export function rankChecks(
         const { chance, marginals } = results[o] ?? { chance: 0, marginals: before };
         const plan = planWith(marginals);
         after += chance * plan.cost;
-        const leads = leading(marginals);
+        const leads = leading(marginals).map((l) => ({ ...l, index: inPosterior(l.index) }));
         return {
           id: outcome.id,
           title: atCylinder(outcome.title, cylinder, other),
           says: atCylinder(outcome.says, cylinder, other),
           chance,
           leads,
-          plan,
+          plan: {
+            ...plan,
+            order: plan.order.map(inPosterior),
+            repairs: plan.repairs.map((r) => ({ ...r, index: inPosterior(r.index) })),
+          },
         };
       });
       outlooks.push({

@@ -102,7 +102,10 @@ export function marginalsOf(
   return { marginals, none: (weights[0] ?? 0) / (total || 1) };
 }
 
-/** Likelihoods are at least 1e-4, so fifty of them stay far above the smallest number, 1e-308. */
+/**
+ * Likelihoods are at least 1e-4, so fifty of them stay far above the smallest number, 1e-308; then the likeliest hypothesis is
+ * set to one, and what is lost is beside it nothing.
+ */
 const FACTORS_A_TIME = 50;
 
 /**
@@ -118,13 +121,15 @@ function neutral(row: Float64Array, count: number, priors: Float64Array): number
   return total > 0 ? sum / total : (row[0] ?? 1);
 }
 
-/** P(all of these pieces of evidence | hypothesis), by hypothesis. */
+/** P(all of these pieces of evidence | hypothesis), by hypothesis. Not to be written to. */
 function likelihoodOfAll(basis: Basis, some: readonly Evidence[]): Float64Array {
   const { instances, columns, priors, quietAt, rows } = basis;
   const isPast = (e: Evidence) => quietAt >= 0 && e.kind === 'observation' && e.isPast === true;
   // What was looked for and not seen is most of it, and a product by itself: one factor for each cause.
   const absent = some.filter((e) => isAbsence(e) && !isPast(e));
-  const product = absenceRow(absent.filter(isAbsence), instances, columns);
+  let product = absent.length > 0 ? absenceRow(absent.filter(isAbsence), instances, columns) : null;
+  // One piece alone, as most facts are, is its own product.
+  let isOwn = product !== null;
   for (const e of some) {
     if (isAbsence(e) && !isPast(e)) continue;
     let row = rows.get(e);
@@ -133,9 +138,15 @@ function likelihoodOfAll(basis: Basis, some: readonly Evidence[]): Float64Array 
       if (isPast(e)) row[quietAt] = neutral(row, instances.length, priors);
       rows.set(e, row);
     }
+    if (product === null) {
+      product = row;
+      continue;
+    }
+    if (!isOwn) product = product.slice();
+    isOwn = true;
     for (let h = 0; h < product.length; h++) product[h] = (product[h] ?? 1) * (row[h] ?? 1);
   }
-  return product;
+  return product ?? new Float64Array(columns.first.length).fill(1);
 }
 
 /**
@@ -157,21 +168,20 @@ export function posteriorOf(
     priors[n] = n === quietAt ? quiet : (1 - quiet) * priorOf(h);
   });
   const basis: Basis = { instances, evidence, columns, priors, quietAt, rows: new Map() };
-  const logs = priors.map((p) => Math.log(p));
+  const weights = Float64Array.from(priors);
   // A logarithm for every factor would cost most of the time; a few dozen factors at a time cannot underflow.
   for (let from = 0; from < evidence.length; from += FACTORS_A_TIME) {
     const product = likelihoodOfAll(basis, evidence.slice(from, from + FACTORS_A_TIME));
-    for (let h = 0; h < logs.length; h++) logs[h] = (logs[h] ?? 0) + Math.log(product[h] ?? 1);
+    let highest = 0;
+    for (let h = 0; h < weights.length; h++) {
+      const w = (weights[h] ?? 0) * (product[h] ?? 1);
+      weights[h] = w;
+      if (w > highest) highest = w;
+    }
+    for (let h = 0; h < weights.length; h++) weights[h] = (weights[h] ?? 0) / (highest || 1);
   }
-  let highest = -Infinity;
-  for (const log of logs) if (log > highest) highest = log;
-  const weights = new Float64Array(logs.length);
   let total = 0;
-  for (let h = 0; h < logs.length; h++) {
-    const w = Math.exp((logs[h] ?? -Infinity) - highest);
-    weights[h] = w;
-    total += w;
-  }
+  for (const w of weights) total += w;
   for (let h = 0; h < weights.length; h++) weights[h] = (weights[h] ?? 0) / total;
   return {
     instances,
@@ -191,17 +201,27 @@ export function posteriorOf(
  */
 export function evidenceRatios(posterior: Posterior, indices: readonly number[]): Float64Array {
   const { weights, columns, instances, marginals, basis } = posterior;
+  const { first, second } = columns;
   const product = likelihoodOfAll(
     basis,
     indices.flatMap((index) => basis.evidence[index] ?? []),
   );
-  const without = new Float64Array(weights.length);
-  for (let h = 0; h < without.length; h++) without[h] = (weights[h] ?? 0) / (product[h] ?? 1);
-  const before = marginalsOf(without, columns, instances.length).marginals;
-  const ratios = new Float64Array(instances.length);
-  for (let i = 0; i < ratios.length; i++) {
+  const none = instances.length;
+  const without = new Float64Array(none + 1);
+  let total = 0;
+  // In one pass: this is done for every fact.
+  for (let h = 0; h < weights.length; h++) {
+    const w = (weights[h] ?? 0) / (product[h] ?? 1);
+    total += w;
+    const i = first[h] ?? none;
+    const j = second[h] ?? none;
+    without[i] = (without[i] ?? 0) + w;
+    without[j] = (without[j] ?? 0) + w;
+  }
+  const ratios = new Float64Array(none);
+  for (let i = 0; i < none; i++) {
     const p = clampChance(marginals[i] ?? 0);
-    const q = clampChance(before[i] ?? 0);
+    const q = clampChance((without[i] ?? 0) / (total || 1));
     ratios[i] = p / (1 - p) / (q / (1 - q));
   }
   return ratios;

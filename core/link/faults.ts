@@ -38,9 +38,13 @@ const TEXTS: readonly [RegExp, (match: RegExpMatchArray) => LinkFault][] = [
   [/^ERR(?:OR)?\s?(\d*)$/, (m) => ({ code: 'adapter-error', number: m[1] ?? '' })],
 ];
 
+const ONLY_DIGITS = /^[0-9A-F ]*$/;
+
 /** Recognises an error text of the adapter's command set in one line. */
 export function faultInLine(line: string): LinkFault | null {
   const text = line.trim().toUpperCase();
+  // Nearly every line is an answer: digits and nothing else.
+  if (ONLY_DIGITS.test(text)) return null;
   for (const [pattern, make] of TEXTS) {
     const match = pattern.exec(text);
     if (match) return make(match);

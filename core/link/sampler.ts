@@ -72,7 +72,11 @@ class Sampling {
   private readonly asked = new Map<number, number>();
   private readonly unanswered = new Map<number, number>();
   private readonly silent: number[] = [];
+  /** Readings of known length that the car has not stopped answering. */
+  private readonly canBeAsked: Set<number>;
   private readonly arrivals: { at: number; pid: number }[] = [];
+  /** How many of them are of each reading. */
+  private readonly arrived = new Map<number, number>();
   private requestMs = 0;
   private readonly began: number;
   private lastHeard: number;
@@ -84,6 +88,9 @@ class Sampling {
     private readonly connection: Connection,
     private readonly options: SamplerOptions,
   ) {
+    this.canBeAsked = new Set(
+      options.wanted.map((w) => w.pid).filter((pid) => parameterLength(pid) !== null),
+    );
     this.began = options.clock.now() - (options.startAt ?? 0) * 1000;
     this.lastHeard = options.clock.now();
   }
@@ -116,27 +123,23 @@ class Sampling {
   /** The readings for the next request, or how long until one is due; null when none is left. */
   private next(): { group: number[]; dueInMs: number | null } {
     const now = this.options.clock.now();
-    const late = this.options.wanted
-      .filter((w) => !this.silent.includes(w.pid) && parameterLength(w.pid) !== null)
-      .map((w) => {
-        const last = this.asked.get(w.pid);
-        // Never asked: later than anything else, in the order given.
-        const lateness = last === undefined ? Infinity : (now - last + this.requestMs / 2) / w.everyMs;
-        return { ...w, lateness, dueInMs: last === undefined ? 0 : w.everyMs - (now - last) };
-      })
-      .sort((a, b) => b.lateness - a.lateness);
-    const first = late[0];
-    if (!first) return { group: [], dueInMs: null };
-    if (first.lateness < 1)
-      return { group: [], dueInMs: Math.max(1, Math.min(...late.map((w) => w.dueInMs))) };
-    const size = groupSize(this.connection);
-    return {
-      group: late
-        .filter((w) => w.lateness >= FILLS_FROM)
-        .slice(0, size)
-        .map((w) => w.pid),
-      dueInMs: 0,
-    };
+    const late: { pid: number; lateness: number }[] = [];
+    let dueInMs: number | null = null;
+    for (const { pid, everyMs } of this.options.wanted) {
+      if (!this.canBeAsked.has(pid)) continue;
+      const last = this.asked.get(pid);
+      // Never asked: later than anything else, in the order given.
+      const lateness = last === undefined ? Infinity : (now - last + this.requestMs / 2) / everyMs;
+      const due = last === undefined || lateness >= 1 ? 0 : Math.max(1, everyMs - (now - last));
+      dueInMs = Math.min(dueInMs ?? due, due);
+      if (lateness >= FILLS_FROM) late.push({ pid, lateness });
+    }
+    if (dueInMs !== 0) return { group: [], dueInMs };
+    const group = late
+      .sort((a, b) => b.lateness - a.lateness)
+      .slice(0, groupSize(this.connection))
+      .map((w) => w.pid);
+    return { group, dueInMs };
   }
 
   /** Asks once for stated scales; a car that has none says so, or nothing. */
@@ -190,7 +193,10 @@ class Sampling {
       answered,
       said.errors.some((e) => e.kind !== 'no-data'),
     );
-    for (const pid of answered) this.arrivals.push({ at: now, pid });
+    for (const pid of answered) {
+      this.arrivals.push({ at: now, pid });
+      this.arrived.set(pid, (this.arrived.get(pid) ?? 0) + 1);
+    }
     onValues(
       restated(reading.values, this.stated).map((value) => ({ at, value })),
       this.pace(now),
@@ -205,19 +211,20 @@ class Sampling {
       else if (answered.size > 0 && !isDamaged) {
         const times = (this.unanswered.get(pid) ?? 0) + 1;
         this.unanswered.set(pid, times);
-        if (times >= GIVE_UP_AFTER) this.silent.push(pid);
+        if (times >= GIVE_UP_AFTER && this.canBeAsked.delete(pid)) this.silent.push(pid);
       }
     }
   }
 
   private pace(now: number): Pace {
-    while ((this.arrivals[0]?.at ?? now) < now - PACE_MS) this.arrivals.shift();
+    for (let first = this.arrivals[0]; first && first.at < now - PACE_MS; first = this.arrivals[0]) {
+      this.arrivals.shift();
+      this.arrived.set(first.pid, (this.arrived.get(first.pid) ?? 1) - 1);
+    }
     const span = Math.min(PACE_MS, Math.max(250, now - (this.arrivals[0]?.at ?? now))) / 1000;
-    const byPid = new Map<number, number>();
-    for (const { pid } of this.arrivals) byPid.set(pid, (byPid.get(pid) ?? 0) + 1 / span);
     return {
       perSecond: this.arrivals.length / span,
-      byPid,
+      byPid: new Map([...this.arrived].map(([pid, count]) => [pid, count / span])),
       requestMs: this.requestMs,
       silent: [...this.silent],
     };

@@ -23,14 +23,18 @@ export interface CancelSignal {
   removeEventListener(type: 'abort', listener: () => void): void;
 }
 
+/** ASCII bytes are themselves in it. */
+const LATIN = new TextDecoder('latin1');
+
 /** Bytes of an ASCII text. */
 export function asciiBytes(text: string): Uint8Array {
-  return Uint8Array.from(text, (c) => c.charCodeAt(0) & 0x7f);
+  const bytes = new Uint8Array(text.length);
+  for (let i = 0; i < bytes.length; i++) bytes[i] = text.charCodeAt(i) & 0x7f;
+  return bytes;
 }
 
 /** Text of bytes from the adapter; NUL and bytes above 7F are line noise and are dropped. */
 export function asciiOf(bytes: Uint8Array): string {
-  let text = '';
-  for (const b of bytes) if (b > 0 && b < 0x80) text += String.fromCharCode(b);
-  return text;
+  const isText = (b: number) => b > 0 && b < 0x80;
+  return LATIN.decode(bytes.every(isText) ? bytes : bytes.filter(isText));
 }

@@ -8,16 +8,32 @@ export function toHex(bytes: readonly number[]): string {
   return bytes.map(hexByte).join('');
 }
 
+const SPACE = 0x20;
+
+/** What a hexadecimal digit is worth, by its character; -1 where it is none. */
+const HEX_DIGITS = Int8Array.from({ length: 0x80 }, (_, char) =>
+  '0123456789abcdef'.indexOf(String.fromCharCode(char).toLowerCase()),
+);
+
 /**
  * Bytes of a hexadecimal text; spaces between digits are ignored.
  * @returns null when a character is not hexadecimal or a digit is left over.
  */
 export function fromHex(text: string): number[] | null {
-  const digits = text.replace(/\s+/g, '');
-  if (digits.length % 2 !== 0 || !/^[0-9A-Fa-f]*$/.test(digits)) return null;
   const bytes: number[] = [];
-  for (let i = 0; i < digits.length; i += 2) bytes.push(Number.parseInt(digits.slice(i, i + 2), 16));
-  return bytes;
+  let high: number | null = null;
+  for (let i = 0; i < text.length; i++) {
+    const char = text.charCodeAt(i);
+    const digit = HEX_DIGITS[char] ?? -1;
+    if (digit >= 0) {
+      if (high === null) high = digit;
+      else {
+        bytes.push(high * 16 + digit);
+        high = null;
+      }
+    } else if (char !== SPACE && !/\s/.test(text.charAt(i))) return null;
+  }
+  return high === null ? bytes : null;
 }
 
 /** Unsigned big-endian integer of `size` bytes at `at`, or null when the bytes are not all there. */

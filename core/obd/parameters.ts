@@ -1,4 +1,4 @@
-import { signed, toHex, uintAt } from './bytes.ts';
+import { hexByte, signed, toHex, uintAt } from './bytes.ts';
 import type { ReadValue } from './scan.ts';
 import { round } from './unit-scaling.ts';
 import type { Parameter, Part } from './parameter-shape.ts';
@@ -63,7 +63,7 @@ export function decodeParameter(
   source: string,
 ): ReadValue[] {
   const found = BY_PID.get(pid);
-  const key = pid.toString(16).toUpperCase().padStart(2, '0');
+  const key = hexByte(pid);
   if (!found) {
     return [{ service, pid: key, name: `Reading ${key}`, value: null, unit: '', source, raw: toHex(bytes) }];
   }

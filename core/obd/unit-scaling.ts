@@ -55,7 +55,10 @@ export function scaleTestLimit(scalingId: number, raw: number, side: 'min' | 'ma
   return raw === none ? undefined : scaleTestValue(scalingId, raw).value;
 }
 
+/** Seven digits behind the point are whole numbers that a double holds exactly. */
+const EXACT_BELOW = Number.MAX_SAFE_INTEGER / 1e7;
+
 /** Removes binary noise such as 0.30000000000000004 without losing a digit of any standard scaling. */
 export function round(value: number): number {
-  return Number(value.toFixed(7));
+  return Math.abs(value) < EXACT_BELOW ? Math.round(value * 1e7) / 1e7 : Number(value.toFixed(7));
 }

@@ -138,24 +138,35 @@ function oneLook(of: (key: ReadingKey) => number | null, engine: EngineFacts): W
   return { state, seconds: 0, stats, engine, tests: [] };
 }
 
-/** The first of a reading's sources that is there, as a number; the engine's own unit before any other. */
-function found(values: readonly ReadValue[], key: ReadingKey): number | null {
-  const pids = new Set(values.map((v) => Number.parseInt(v.pid, 16)));
-  for (const [pid, part] of sourcesOfReading(key, pids)) {
-    const hits = values.filter((v) => v.pid === pid && (part === undefined || v.part === part));
-    const hit = hits.find((v) => isEngineUnit(v.source)) ?? hits[0];
-    const value = hit ? numberOf(hit) : null;
-    if (value !== null) return value;
+/**
+ * Looks readings up among values: the first of a reading's sources that is there, as a number; the engine's own unit before
+ * any other.
+ */
+function lookIn(values: readonly ReadValue[]): (key: ReadingKey) => number | null {
+  const byPid = new Map<string, ReadValue[]>();
+  for (const value of values) {
+    const known = byPid.get(value.pid);
+    if (known) known.push(value);
+    else byPid.set(value.pid, [value]);
   }
-  return null;
+  const pids = new Set([...byPid.keys()].map((pid) => Number.parseInt(pid, 16)));
+  return (key) => {
+    for (const [pid, part] of sourcesOfReading(key, pids)) {
+      const hits = (byPid.get(pid) ?? []).filter((v) => part === undefined || v.part === part);
+      const hit = hits.find((v) => isEngineUnit(v.source)) ?? hits[0];
+      const value = hit ? numberOf(hit) : null;
+      if (value !== null) return value;
+    }
+    return null;
+  };
 }
 
 /** The live values of a reading as a single look, with the car's own test results. */
 export function windowOfScan(reading: Scan, engine: EngineFacts): Window {
-  const live = reading.values.filter((v) => v.service === '01');
+  const found = lookIn(reading.values.filter((v) => v.service === '01'));
   // The adapter measures the battery too, at the socket.
   const look = oneLook(
-    (key) => found(live, key) ?? (key === 'volts' ? (reading.adapterVolts ?? null) : null),
+    (key) => found(key) ?? (key === 'volts' ? (reading.adapterVolts ?? null) : null),
     engine,
   );
   const tests = reading.values.flatMap((v): TestResult[] =>
@@ -178,7 +189,7 @@ export function windowOfScan(reading: Scan, engine: EngineFacts): Window {
 
 /** The values that were stored with a code, as a single look. */
 export function windowOfFrame(frame: FreezeFrame, engine: EngineFacts): Window {
-  return oneLook((key) => found(frame.values, key), engine);
+  return oneLook(lookIn(frame.values), engine);
 }
 
 /** Mean of a reading over a window, or null where it was not taken. */

@@ -93,9 +93,11 @@ function told(value: unknown, wording: Wording): unknown {
   }
   if (Object.getPrototypeOf(value) !== Object.prototype) return value;
   let copy: Record<string, unknown> | null = null;
-  for (const [key, was] of Object.entries(value)) {
+  const fields = value as Record<string, unknown>;
+  for (const key of Object.keys(fields)) {
+    const was = fields[key];
     const is = told(was, wording);
-    if (is !== was) (copy ??= { ...value })[key] = is;
+    if (is !== was) (copy ??= { ...fields })[key] = is;
   }
   return copy ?? value;
 }
