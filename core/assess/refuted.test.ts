@@ -52,4 +52,19 @@ describe('what is ruled out', () => {
     }
     expect(looked.refuted.length).toBeGreaterThan(0);
   });
+
+  test.each([
+    ['mist-test', 'sparks'],
+    ['paper-at-tailpipe', 'something'],
+    ['leak-down', 'something'],
+  ])('equals, one of each cylinder, stand in the order of the cylinders (%s: %s)', (check, outcome) => {
+    const cylinders = new Map<string, number[]>();
+    for (const { id } of view({ kind: 'check', check, outcome }).refuted) {
+      const [cause = '', cylinder] = id.split(':');
+      if (cylinder !== undefined && cylinder !== '2')
+        cylinders.set(cause, [...(cylinders.get(cause) ?? []), Number(cylinder)]);
+    }
+    expect(Math.max(...[...cylinders.values()].map((c) => c.length))).toBe(3);
+    for (const own of cylinders.values()) expect(own).toEqual([...own].sort((a, b) => a - b));
+  });
 });

@@ -165,3 +165,26 @@ describe('small change', () => {
     ]);
   });
 });
+
+describe('hexadecimal digits', () => {
+  /** As it is defined: pairs of digits, with any white space between them. */
+  const defined = (text: string): number[] | null => {
+    const digits = text.replace(/\s+/g, '');
+    if (digits.length % 2 !== 0 || !/^[0-9A-Fa-f]*$/.test(digits)) return null;
+    return (digits.match(/../g) ?? []).map((pair) => Number.parseInt(pair, 16));
+  };
+
+  test('whatever a line holds is read as it is defined', () => {
+    const char = fc.constantFrom(...'0123456789abcdefABCDEF \t\u00a0gG:>é');
+    fc.assert(
+      fc.property(fc.array(char, { maxLength: 12 }), (chars) => {
+        expect(fromHex(chars.join(''))).toEqual(defined(chars.join('')));
+      }),
+    );
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 255 })), (bytes) => {
+        expect(fromHex(toHex(bytes))).toEqual(bytes);
+      }),
+    );
+  });
+});

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { scaleTestValue } from './index.ts';
-import { scaleTestLimit } from './unit-scaling.ts';
+import { round, scaleTestLimit } from './unit-scaling.ts';
 
 /** Unit-and-scaling ids of SAE J1979, appendix E: id, raw number, value, unit. */
 const EXAMPLES: [number, number, number, string][] = [
@@ -59,4 +60,13 @@ test.each([
   ['signed, a lower one of nothing', 0xfe, 0x0000, 'min', 0],
 ] as const)('limits: %s', (_, id, raw, side, limit) => {
   expect(scaleTestLimit(id, raw, side)).toBe(limit);
+});
+
+test('binary noise is removed to the seventh decimal, from the smallest to the largest raw number', () => {
+  const scale = fc.constantFrom(0.1, 0.01, 0.25, 0.0000305, 0.122, 100 / 255, 1, 10);
+  fc.assert(
+    fc.property(fc.integer({ min: -0x80000000, max: 0xffffffff }), scale, (raw, by) => {
+      expect(round(raw * by) + 0).toBe(Number((raw * by).toFixed(7)) + 0);
+    }),
+  );
 });
