@@ -116,6 +116,41 @@ describe('answers that do not fit', () => {
     expect(stateOf(mended.scan, '7E8', 'confirmed')).toBe('known');
   });
 
+  const ENGINE = '7E80443010302';
+  const GEARBOX = '7E9024300';
+  const LOST = 'E9024300';
+
+  test('what has come whole of one unit stands while another one is asked again', async () => {
+    const { scan, sent } = await scanOf({ '03': [`${ENGINE}|${LOST}`, `7E8044301030|${GEARBOX}`] });
+    expect(sent.filter((c) => c === '03')).toHaveLength(2);
+    expect([stateOf(scan, '7E8', 'confirmed'), stateOf(scan, '7E9', 'confirmed')]).toEqual([
+      'known',
+      'empty',
+    ]);
+    expect(scan.codes.map((c) => c.code)).toEqual(['P0302']);
+  });
+
+  test('while it is not known who is there, any damage may hide somebody: it is asked again', async () => {
+    const { scan } = await scanOf({
+      '0100': '7E8064100801A8011',
+      '010020406080A0': '7E8064100800000000000|E9064100800000000000',
+      '0101': '7E8064101810765E5',
+      '0900': '7E8064900400000000000',
+      '03': [`${ENGINE}|E904430107`, `${ENGINE}|7E90443010715`],
+      '07': '7E8024700',
+      '0A': '7E8024A00',
+    });
+    expect(scan.codes.map((c) => c.code)).toEqual(['P0302', 'P0715']);
+  });
+
+  test('an adapter is set up again for an answer without its header, not for one that lost a part of it', async () => {
+    const lossy = await scanOf({ '03': [`${ENGINE}|${LOST}`, `7E044301030200|${GEARBOX}`] });
+    expect(lossy.sent.filter((c) => c === 'ATH1')).toHaveLength(1);
+    const forgot = await scanOf({ '03': ['4301030200|4300', `${ENGINE}|${GEARBOX}`] });
+    expect(forgot.sent.filter((c) => c === 'ATH1')).toHaveLength(2);
+    expect(forgot.scan.missing).toEqual([]);
+  });
+
   test('a unit that counts stored codes and lists none was not read', async () => {
     const { scan } = await scanOf({ '03': '7E8024300|7E9024300' });
     expect(stateOf(scan, '7E8', 'confirmed')).toBe('not-read');

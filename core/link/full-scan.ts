@@ -8,6 +8,7 @@ import {
   negativeResponseText,
   parameterLength,
   partsHeld,
+  type Answer,
   type Scan,
   type ScanPart,
   isStandardAnswerId,
@@ -130,6 +131,8 @@ class ScanRun implements Asking {
   /** Without headers, how many had been heard when a part was taken for read. */
   private readonly voicesOf = new Map<ScanPart, number>();
   private restarts = 0;
+  /** Whether every unit that is there is known. */
+  private isRollCalled = false;
   /** Units of the older protocols that stayed silent when asked for confirmed codes. */
   private readonly silent = new Set<string>();
   /** Whether an answer of a unit of the module map stayed damaged. */
@@ -191,6 +194,8 @@ class ScanRun implements Asking {
     { due = [], from }: { due?: readonly string[]; from?: string } = {},
   ): Promise<Heard> {
     let [damaged, silent, busy] = [0, 0, 0];
+    /** What units have answered whole already: another one's damage makes nobody say it twice. */
+    const whole = new Map<string, Answer>();
     for (;;) {
       const heard = await sendRequest(this.connection, request, {
         timeoutMs: REQUEST_MS,
@@ -199,11 +204,10 @@ class ScanRun implements Asking {
       });
       if (from === undefined) this.countVoices(request, heard);
       const hasRestarted = heard.faults.some((f) => f.code === 'low-voltage-reset');
-      const isDeaf =
-        damaged >= 1 && this.connection.hasHeaders && heard.damage.some((d) => d.kind === 'unexpected');
+      this.addWhole(heard, whole);
       if (
         heard.fault === null &&
-        (hasRestarted || isDeaf) &&
+        (hasRestarted || heard.isHeaderless) &&
         from === undefined &&
         this.restarts++ < MAX_RESTARTS &&
         (await setUpAgain(this.connection, this.options.signal))
@@ -216,14 +220,28 @@ class ScanRun implements Asking {
         await this.connection.port.pause(BUSY_MS, this.options.signal);
         continue;
       }
-      const isDamaged = heard.damage.length > 0 && !hasRestarted;
-      if (heard.fault === null && isDamaged && ++damaged < MAX_ATTEMPTS) continue;
       const answered = new Set([...heard.answers.map((a) => a.source), ...heard.refusals.keys()]);
       const isShort = due.some((unit) => !answered.has(unit)) || (due.length > 0 && this.isFaint(heard));
+      // Damage to an answer that has come whole meanwhile is none.
+      const isDamaged = heard.damage.length > 0 && !hasRestarted && (isShort || !this.isKnownFrom(due));
+      if (heard.fault === null && isDamaged && ++damaged < MAX_ATTEMPTS) continue;
       if (heard.fault === null && isShort && ++silent < MAX_SILENCES) continue;
       this.addHeard(request, heard, from === undefined);
       return heard;
     }
+  }
+
+  /** On CAN an answer is one message of one unit, and the last whole one of each is what it says. */
+  private addWhole(heard: Heard, whole: Map<string, Answer>): void {
+    if (!this.connection.isCan || !this.connection.hasHeaders) return;
+    for (const answer of heard.answers) whole.set(answer.source, answer);
+    heard.answers = [...whole.values()];
+    for (const source of whole.keys()) heard.refusals.delete(source);
+  }
+
+  /** Whether it is known who has to answer, so that nobody else's answer can be what came damaged. */
+  private isKnownFrom(due: readonly string[]): boolean {
+    return this.isRollCalled && due.length > 0 && this.connection.isCan && this.connection.hasHeaders;
   }
 
   /**
@@ -313,7 +331,9 @@ class ScanRun implements Asking {
     if (this.fault) return;
     if (this.connection.isCan && !this.connection.isNewer) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
-      await this.ask('010020406080A0', { due: this.expected() });
+      const { damage } = await this.ask('010020406080A0', { due: this.expected() });
+      // Every unit of the standard has to answer this one: undamaged, it names them all.
+      this.isRollCalled = damage.length === 0;
       if (this.unionSupported('01').size > 0 || this.hasFault()) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {
@@ -356,9 +376,11 @@ class ScanRun implements Asking {
     }
     if (this.unionSupported('02').size === 0) await this.ask('020000');
     const pids = this.described(this.unionSupported('02')).filter((p) => p !== 0x02);
+    const holders = new Set(this.scan.freezeFrames.filter((f) => f.code !== null).map((f) => f.unit));
     await this.inGroups(
       pids,
       FROZEN_GROUP,
+      (group) => this.supporting('02', group).filter((u) => holders.has(u)),
       (group) => `02${group.map((p) => `${hexByte(p)}00`).join('')}`,
       (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
       'freeze-frames',
@@ -383,6 +405,7 @@ class ScanRun implements Asking {
     await this.inGroups(
       pids,
       groupSize(this.connection),
+      (group) => this.supporting('01', group),
       (group) => `01${group.map(hexByte).join('')}`,
       (pid) =>
         pid === 0x01 || pid === 0x41
@@ -496,10 +519,19 @@ class ScanRun implements Asking {
     return 'its answer came damaged, again and again';
   }
 
+  /** The units that declare any of these readings for a service. */
+  private supporting(service: string, pids: readonly number[]): string[] {
+    return this.expected().filter((u) => {
+      const own = this.builder.supportedBy(service, u);
+      return pids.some((pid) => own.has(pid));
+    });
+  }
+
   /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
   private async inGroups(
     pids: readonly number[],
     size: number,
+    dueFrom: (group: readonly number[]) => string[],
     request: (group: readonly number[]) => string,
     isAnswered: (pid: number) => boolean,
     part: ScanPart,
@@ -512,7 +544,7 @@ class ScanRun implements Asking {
     };
     for (let at = 0; at < pids.length; at += step) {
       const group = pids.slice(at, at + step);
-      const heard = await this.ask(request(group));
+      const heard = await this.ask(request(group), { due: dueFrom(group) });
       if (group.length === 1) damaged(heard);
       for (const pid of group) {
         if (this.fault) return;

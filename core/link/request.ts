@@ -26,6 +26,8 @@ export interface Heard {
   refusals: Map<string, number>;
   /** What did not come whole, or is no answer to this request; empty when the line was clean. */
   damage: ReadError[];
+  /** Whether an answer came without the header that it was set to have: the adapter has restarted and told nobody. */
+  isHeaderless: boolean;
   /** Everything that the adapter said of itself. */
   faults: LinkFault[];
   /** Why there was no reply at all; null when the prompt came. */
@@ -89,6 +91,7 @@ export async function sendRequest(
     answers: [],
     refusals: new Map(),
     damage: said.errors.filter((e) => !NO_DAMAGE.has(e.kind)),
+    isHeaderless: false,
     faults: said.faults,
     fault: reply.ok ? null : reply.fault,
   };
@@ -99,12 +102,15 @@ export async function sendRequest(
     // Without a header the protocol is a guess by the length; here it is known.
     const answer = told.source === NO_SOURCE ? { ...told, isCan: connection.isCan } : told;
     const [first, second, third] = answer.payload;
+    const isRefusal = first === REFUSAL && second === refused;
     if (!mayAnswer(connection, answer.source, from)) {
+      if (answer.source === NO_SOURCE && (isRefusal || first === service + POSITIVE))
+        heard.isHeaderless = true;
       heard.damage.push({
         kind: 'unexpected',
         message: `An answer came from ${answer.source}, which was not asked.`,
       });
-    } else if (first === REFUSAL && second === refused && third !== undefined) {
+    } else if (isRefusal && third !== undefined) {
       heard.refusals.set(answer.source, third);
     } else if (first === service + POSITIVE) {
       const problem = contentProblem(answer);
