@@ -127,6 +127,25 @@ describe('what the practice car answers', () => {
       stillWrong(of, caseOf(of, { kind: 'repair', cause }).entries).length;
     expect([after('coil:2', boot), after('coil:3', boot), after('coil-boot:3', task)]).toEqual([0, 1, 1]);
   });
+
+  test('a coil that was exchanged takes its fault along: the car misfires there, and is cured there', async () => {
+    const coil = taskNamed('finch-one-coil-3');
+    const swapped: Record<string, unknown> = { kind: 'check', check: 'swap-coils:3', outcome: 'moves' };
+    const left = (...told: Record<string, unknown>[]) => stillWrong(coil, caseOf(coil, ...told).entries);
+    expect(left(swapped).map((p) => p.cause)).toEqual(['coil:4']);
+    expect(left({ ...swapped, outcome: 'stays' }).map((p) => p.cause)).toEqual(['coil:3']);
+    expect(left(swapped, { kind: 'repair', cause: 'coil:3' })).toHaveLength(1);
+    expect(left(swapped, { kind: 'repair', cause: 'coil:4' })).toHaveLength(0);
+    const setup = {
+      car: coil.car,
+      faults: left(swapped).map((p) => p.fault),
+      comesAndGoes: false,
+      seed: coil.seed,
+    };
+    const scan = await readPracticeCar(setup, setup.faults);
+    expect(scan.codes.map((c) => c.code)).toContain('P0304');
+    expect(scan.codes.map((c) => c.code)).not.toContain('P0303');
+  });
 });
 
 describe('how it went', () => {

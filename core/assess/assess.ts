@@ -52,6 +52,7 @@ import { checkFacts, lampFacts, observationFacts } from './owner-facts.ts';
 import { firstStep, type FirstStep } from './first-step.ts';
 import { frameFacts, readingFacts, type ReadingsTold } from './reading-facts.ts';
 import { lampOnFacts } from './lamp-on-facts.ts';
+import { doneNow, followParts, movedParts, type MovedPart } from './moved-parts.ts';
 import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
 import { returnFacts, returnsView, type ReturnsView } from './return-facts.ts';
@@ -131,6 +132,8 @@ export interface Assessment {
 
 /** What the log tells of the present episode. */
 interface Gathered extends Told {
+  /** Parts that were exchanged and took the fault along. */
+  moved: readonly MovedPart[];
   codes: CodesTold['codes'];
   accepted: CodesTold['accepted'];
   judgements: ReadingsTold['judgements'];
@@ -165,8 +168,11 @@ function gather(state: CaseState, vehicle: Vehicle, isOver: boolean, now: Date):
     isOver ? NOTHING : returnFacts(state),
     isOver ? NOTHING : lampOnFacts(state),
   );
+  const moved = movedParts(standing, vehicle, counts);
   return {
-    ...told,
+    facts: told.facts,
+    evidence: followParts(told.evidence, moved, standing),
+    moved,
     codes: codes.codes,
     accepted: codes.accepted,
     judgements: readings.judgements,
@@ -228,10 +234,12 @@ export function assess(
 
   // 4. Stories, causes, the next check.
   const codes = told.codes.map((c) => c.code);
-  const { groups, leftOver } = groupCodes(posterior, codes);
+  const { groups, leftOver } = groupCodes(posterior, codes, told.moved);
   const ratios = hasEvidence ? ratiosByFact(posterior, told.evidence) : [];
-  const causes = hasEvidence ? causeViews(posterior, ratios, told.facts, codes, owner, learnt) : [];
-  const done = new Set(standing.checks.keys());
+  const causes = hasEvidence
+    ? causeViews(posterior, ratios, told.facts, { codes, moved: told.moved }, owner, learnt)
+    : [];
+  const done = doneNow(standing, told.moved);
   const spent = new Set(told.evidence.flatMap((e) => (e.kind === 'came-back' ? [e.cause] : [])));
   const outlooks = hasEvidence
     ? rankChecks(posterior, done, vehicle, owner, mayDrive, standing.checksNotDone, spent).filter(

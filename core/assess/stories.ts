@@ -1,5 +1,5 @@
 import { strengthOf, strengthsOf, type Posterior } from '@pincer/core/diagnosis';
-import { findingOfCode } from '@pincer/core/knowledge';
+import { findingNow, type MovedPart } from './moved-parts.ts';
 
 /** Codes that one cause accounts for: one story. */
 export interface Group {
@@ -15,15 +15,25 @@ const EXPLAINS = 0.3;
 const GOES_WITH = 0.1;
 
 /** How often a cause makes a code appear, 0 to 1. */
-function makesAppear({ instances }: Posterior, index: number, code: string): number {
+function makesAppear(
+  { instances }: Posterior,
+  index: number,
+  code: string,
+  moved: readonly MovedPart[],
+): number {
   const instance = instances[index];
-  const found = findingOfCode(code);
+  const found = findingNow(code, moved);
   return instance && found ? strengthOf(instance, found.key, found.cylinder) : 0;
 }
 
 /** The codes that a cause, by its index, would explain. */
-export function explained(posterior: Posterior, index: number, codes: readonly string[]): string[] {
-  return codes.filter((code) => makesAppear(posterior, index, code) >= EXPLAINS);
+export function explained(
+  posterior: Posterior,
+  index: number,
+  codes: readonly string[],
+  moved: readonly MovedPart[],
+): string[] {
+  return codes.filter((code) => makesAppear(posterior, index, code, moved) >= EXPLAINS);
 }
 
 /**
@@ -34,10 +44,11 @@ export function explained(posterior: Posterior, index: number, codes: readonly s
 export function groupCodes(
   posterior: Posterior,
   codes: readonly string[],
+  moved: readonly MovedPart[],
 ): { groups: Group[]; leftOver: string[] } {
   const byCause = posterior.instances.map((): string[] => []);
   for (const code of codes) {
-    const found = findingOfCode(code);
+    const found = findingNow(code, moved);
     if (found)
       strengthsOf(posterior.instances, found.key, found.cylinder).forEach((s, i) => {
         if (s >= EXPLAINS) byCause[i]?.push(code);
@@ -73,7 +84,7 @@ export function groupCodes(
   }
   for (const code of left) {
     const likeliestFirst = groups
-      .map((group) => ({ group, often: makesAppear(posterior, group.index, code) }))
+      .map((group) => ({ group, often: makesAppear(posterior, group.index, code, moved) }))
       .sort((a, b) => b.often - a.often);
     const [first] = likeliestFirst;
     if (!first || first.often < GOES_WITH) continue;

@@ -32,6 +32,7 @@ import type { Measurement } from '@pincer/core/meter';
 import type { CodeState, ReadCode } from '@pincer/core/obd';
 import { cylindersOf, type AcceptedCode, type Vehicle } from '@pincer/core/vehicle';
 import { explainFor } from './explain-for.ts';
+import type { MovedPart } from './moved-parts.ts';
 import { explained } from './stories.ts';
 import type { Fact } from './told.ts';
 import { unitNameNow } from './unit-names.ts';
@@ -231,7 +232,7 @@ export function causeViews(
   posterior: Posterior,
   ratios: readonly FactRatios[],
   facts: readonly Fact[],
-  codes: readonly string[],
+  { codes, moved }: { codes: readonly string[]; moved: readonly MovedPart[] },
   owner: Owner,
   lessons: readonly Lesson[],
 ): CauseView[] {
@@ -261,7 +262,7 @@ export function causeViews(
           title: instance.title,
           system: SYSTEMS[instance.cause.system],
           probability: posterior.marginals[i] ?? 0,
-          accountsFor: explained(posterior, i, codes),
+          accountsFor: explained(posterior, i, codes, moved),
           carShare: fromCar + fromOwner > 0 ? fromCar / (fromCar + fromOwner) : 0.5,
           weights,
           isLicensed: instance.cause.repair.isLicensed ?? false,

@@ -39,4 +39,5 @@ export {
   type ToolId,
 } from './types.ts';
 export { FROM_THE_SEAT } from './sheltered.ts';
+export { HAS_MOVED, SWAPS, type Swap } from './swaps.ts';
 export { RETIRED_CHECKS } from './systems/retired-checks.ts';

@@ -1,7 +1,9 @@
 import type { Entry } from '@pincer/core/case';
-import { outcomeChances, type CauseInstance } from '@pincer/core/diagnosis';
-import { checkById } from '@pincer/core/knowledge';
+import { otherCylinder, outcomeChances, type CauseInstance } from '@pincer/core/diagnosis';
+import { HAS_MOVED, SWAPS, checkById } from '@pincer/core/knowledge';
+import { cylindersOf } from '@pincer/core/vehicle';
 import type { PracticeTask } from './task.ts';
+import { PRACTICE_VEHICLES } from './vehicles.ts';
 
 /**
  * Repairs that cure a cause beside their own, because the new part brings it along: a coil comes with its boot, and a sensor
@@ -22,11 +24,37 @@ export function cures(repaired: string, truth: string): boolean {
   return place === at && (BRINGS[part] ?? []).includes(cause);
 }
 
-/** What is still wrong after the repairs that stand in a log. */
-export function stillWrong(task: PracticeTask, entries: readonly Entry[]): PracticeTask['parts'] {
+type Parts = PracticeTask['parts'];
+
+/** What is wrong after a check that has exchanged parts between two cylinders: what was in the part goes along with it. */
+function exchanged(
+  parts: Parts,
+  { check, outcome }: Extract<Entry, { kind: 'check' }>,
+  task: PracticeTask,
+): Parts {
+  const [id = '', place] = check.split(':');
+  const swap = SWAPS[id];
+  if (!swap || place === undefined || outcome !== HAS_MOVED) return parts;
+  const from = Number(place);
+  const to = otherCylinder(from, cylindersOf(PRACTICE_VEHICLES[task.car]));
+  return parts.map((part) => {
+    const [cause = '', at] = part.cause.split(':');
+    if (!swap.carries.includes(cause) || (at !== String(from) && at !== String(to))) return part;
+    const cylinder = at === String(from) ? to : from;
+    return { cause: `${cause}:${cylinder}`, fault: { ...part.fault, cylinder } };
+  });
+}
+
+/** What is still wrong, and where, after the repairs and swaps that stand in a log. */
+export function stillWrong(task: PracticeTask, entries: readonly Entry[]): Parts {
   const struck = new Set(entries.flatMap((e) => (e.kind === 'retracted' ? [e.entry] : [])));
-  const repaired = entries.flatMap((e) => (e.kind === 'repair' && !struck.has(e.id) ? [e.cause] : []));
-  return task.parts.filter((p) => !repaired.some((r) => cures(r, p.cause)));
+  let parts: Parts = task.parts;
+  for (const entry of entries) {
+    if (struck.has(entry.id)) continue;
+    if (entry.kind === 'check') parts = exchanged(parts, entry, task);
+    if (entry.kind === 'repair') parts = parts.filter((p) => !cures(entry.cause, p.cause));
+  }
+  return parts;
 }
 
 /** A number in [0, 1) that is always the same for the same words (FNV-1a, its high bits). */

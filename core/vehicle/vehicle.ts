@@ -114,7 +114,7 @@ export const vehicleSchema = z.object({
 export type Vehicle = z.infer<typeof vehicleSchema>;
 
 /** Cylinders to reckon with when the owner did not say: most cars have four, motorcycles two. */
-export function cylindersOf(vehicle: Vehicle): number {
+export function cylindersOf(vehicle: Pick<Vehicle, 'cylinders' | 'kind'>): number {
   return vehicle.cylinders ?? (vehicle.kind === 'motorcycle' ? 2 : 4);
 }
 
