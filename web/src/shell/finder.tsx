@@ -3,6 +3,7 @@ import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { useNavigate, useMatch } from 'react-router';
 import { STATIONS } from '@pincer/core/assess';
+import type { CaseRecord } from '@pincer/core/case';
 import { explainCode } from '@pincer/core/codes';
 import { tellAll } from '@pincer/core/words';
 import { useSearch } from '../reference/use-search.ts';
@@ -17,6 +18,18 @@ const ITEM =
 
 /** Cases that are listed before a name is typed: the newest. */
 const CASES_AT_ONCE = 8;
+
+/** The cases that were opened last, newest first; the rest is not put in order. */
+function newest(cases: readonly CaseRecord[], count: number): CaseRecord[] {
+  const first: CaseRecord[] = [];
+  for (const one of cases) {
+    if (first.length === count && one.openedAt <= (first.at(-1)?.openedAt ?? '')) continue;
+    const at = first.findIndex((c) => one.openedAt > c.openedAt);
+    first.splice(at === -1 ? first.length : at, 0, one);
+    first.length = Math.min(count, first.length);
+  }
+  return first;
+}
 
 /** Search over codes, words, vehicles, cases and commands. */
 export function Finder({
@@ -44,21 +57,21 @@ export function Finder({
   const hits = useSearch(looksLikeCode ? '' : typed, 10);
   const matches = (words: string) => typed === '' || words.toLowerCase().includes(typed.toLowerCase());
 
-  const named = useMemo(
+  const isTyped = typed !== '';
+  // What all of them are called is put together once something is typed: a search over years opens at once.
+  const called = useMemo(
     () =>
-      cases
-        .toSorted((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
-        .map((c) => {
-          const { name = 'Vehicle', plate = '' } = vehicles[c.vehicle] ?? {};
-          return {
-            id: c.id,
-            title: `${name}: ${c.title}`,
-            words: `${name} ${c.title} ${plate}`.toLowerCase(),
-          };
-        }),
-    [cases, vehicles],
+      isTyped
+        ? cases.map((record) => {
+            const { name = '', plate = '' } = vehicles[record.vehicle] ?? {};
+            return { record, words: `${name} ${record.title} ${plate}`.toLowerCase() };
+          })
+        : [],
+    [cases, vehicles, isTyped],
   );
-  const found = named.filter((c) => c.words.includes(typed.toLowerCase()));
+  const found = isTyped
+    ? called.filter((c) => c.words.includes(typed.toLowerCase())).map((c) => c.record)
+    : cases;
 
   const go = (to: string) => {
     onOpenChange(false);
@@ -136,14 +149,16 @@ export function Finder({
                 </Command.Group>
               ) : null}
               <Command.Group heading="Vehicles and cases">
-                {found.slice(0, CASES_AT_ONCE).map(({ id, title }) => (
+                {newest(found, CASES_AT_ONCE).map(({ id, title, vehicle }) => (
                   <Command.Item
                     key={id}
                     value={id}
                     onSelect={() => go(`/case/${id}/narrow`)}
                     className={ITEM}
                   >
-                    <span>{title}</span>
+                    <span>
+                      {vehicles[vehicle]?.name ?? 'Vehicle'}: {title}
+                    </span>
                   </Command.Item>
                 ))}
                 {found.length > CASES_AT_ONCE ? (
