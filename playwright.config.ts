@@ -6,6 +6,8 @@ export const CHROMIUM = {
   executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
+    // Compiling in the background takes cores from the pages of the other workers, and no page lives long enough to gain by it.
+    '--js-flags=--single-threaded',
     '--disable-gpu',
     '--disable-quic',
     '--no-first-run',

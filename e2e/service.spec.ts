@@ -19,11 +19,14 @@ for (const [where, viewport] of LAPTOP_AND_PHONE)
       await service.getByRole('button', { name: 'It was done' }).click();
       await expect(oil).toContainText('overdue');
       await expect(oil).toContainText('was due');
+      // It closes by itself once it is stored.
+      await expect(oil).toHaveAttribute('aria-expanded', 'false');
       await oil.click();
       await service.getByLabel('or every, months').fill('60');
       await service.getByLabel(/^Every,/).fill('90000');
       await service.getByRole('button', { name: 'Use this interval' }).click();
       await expect(oil).toContainText('later');
+      await expect(oil).toHaveAttribute('aria-expanded', 'false');
       // Emptied, the usual interval is back; what is no number is not taken.
       await oil.click();
       await service.getByLabel('or every, months').fill('soon');

@@ -65,7 +65,13 @@ export function Service({ vehicle }: { vehicle: Vehicle }) {
                 {STATUS[row.status]}
               </span>
             </button>
-            {open === row.item.id ? <One vehicle={vehicle} row={row} onDone={() => setOpen(null)} /> : null}
+            {open === row.item.id ? (
+              <One
+                vehicle={vehicle}
+                row={row}
+                onDone={() => setOpen((now) => (now === row.item.id ? null : now))}
+              />
+            ) : null}
           </li>
         ))}
       </ul>
