@@ -12,6 +12,8 @@ import {
 } from '@pincer/core/diagnosis';
 import { checkById } from '@pincer/core/knowledge';
 import { AdapterPort, connect, takeScan } from '@pincer/core/link';
+import { causeAfter } from '@pincer/core/practice';
+import { cylindersOf } from '@pincer/core/vehicle';
 import type { Scan } from '@pincer/core/obd';
 import { INSTANT_CLOCK, StandIn, seededRandom, type Fault } from '@pincer/simulator';
 import { CAR, NOW, makeCase, scanEntry } from '../core/test/make-case.ts';
@@ -55,7 +57,8 @@ const workshop = (truth: string) => DEFAULT_OWNER.shopDiagnosis + shopPrice(need
 const minute = (n: number): string => new Date(NOW.getTime() + n * 60_000).toISOString();
 
 /** Follows the advice: the check that pays, else the first repair of the plan; results drawn by the true cause. */
-function follow(record: CaseRecord, truth: string, random: () => number): number {
+function follow(record: CaseRecord, wrong: string, random: () => number): number {
+  let truth = wrong;
   let cost = 0;
   let current = record;
   const tried = new Set<string>();
@@ -71,6 +74,7 @@ function follow(record: CaseRecord, truth: string, random: () => number): number
       let draw = random();
       const index = chances.findIndex((p) => (draw -= p) < 0);
       const outcome = check.outcomes[index < 0 ? chances.length - 1 : index];
+      truth = causeAfter(truth, best.id, outcome?.id ?? '', cylindersOf(CAR));
       current = {
         ...current,
         entries: [

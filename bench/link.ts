@@ -23,7 +23,8 @@ export async function linkRows(): Promise<Row[]> {
     await readingRow('Full reading of the diesel van', { car: DRAY, faults: [] }),
     await readingRow('Full reading of the motorcycle', { car: KESTRINE, faults: [] }),
     await againstQuick('an adapter that loses characters', 'forgetful', 1.1),
-    await againstQuick('an adapter that restarts once', 'restarting', 1.25),
+    // It says that it restarted as late as it takes to start, and searches the protocol anew: that time is its own.
+    await againstQuick('an adapter that restarts once', 'restarting', 1.1, 2),
     await againstQuick('an adapter that refuses some commands', 'clone', 1.1),
     ...(await searchRows()),
   ];
@@ -31,8 +32,16 @@ export async function linkRows(): Promise<Row[]> {
 
 const READINGS = 30;
 
-/** What an adapter's temper costs: the time of many readings, against one that is as quick and has none. */
-async function againstQuick(what: string, temperament: TemperamentId, most: number): Promise<Row> {
+/**
+ * What an adapter's temper costs: the time of many readings, against one that is as quick and has none.
+ * @param searches so many searches of the protocol are the adapter's own, and added to the time of the other one.
+ */
+async function againstQuick(
+  what: string,
+  temperament: TemperamentId,
+  most: number,
+  searches = 0,
+): Promise<Row> {
   const { commandMs, requestMs, searchMs } = TEMPERAMENTS[temperament];
   const time = async (of: TemperamentId): Promise<number> => {
     let total = 0;
@@ -54,9 +63,9 @@ async function againstQuick(what: string, temperament: TemperamentId, most: numb
     }
     return total / READINGS;
   };
-  const [odd, quick] = [await time(temperament), await time('quick')];
+  const [odd, quick] = [await time(temperament), (await time('quick')) + searches * searchMs];
   return {
-    what: `Reading by ${what}, against one that does not; ${READINGS} readings`,
+    what: `Reading by ${what}, against one that does not${searches > 0 ? `, and ${searches} searches` : ''}; ${READINGS} readings`,
     measured: `${(odd / 1_000).toFixed(2)} s against ${(quick / 1_000).toFixed(2)} s, ${(odd / quick).toFixed(2)} x`,
     budget: `${most} x`,
     ratio: odd / quick / most,

@@ -26,22 +26,31 @@ export function cures(repaired: string, truth: string): boolean {
 
 type Parts = PracticeTask['parts'];
 
-/** What is wrong after a check that has exchanged parts between two cylinders: what was in the part goes along with it. */
+/**
+ * A cause after a check: where parts were exchanged between two cylinders and the fault went along, at the place of the other.
+ * @param cause such as `coil:2`. @param check of the log, such as `swap-coils:2`.
+ */
+export function causeAfter(cause: string, check: string, outcome: string, cylinders: number): string {
+  const [id = '', place] = check.split(':');
+  const [part = '', at] = cause.split(':');
+  const swap = SWAPS[id];
+  if (!swap?.carries.includes(part) || place === undefined || outcome !== HAS_MOVED) return cause;
+  const other = String(otherCylinder(Number(place), cylinders));
+  return at === place ? `${part}:${other}` : at === other ? `${part}:${place}` : cause;
+}
+
+/** What is wrong after a check: what was in an exchanged part goes along with it. */
 function exchanged(
   parts: Parts,
   { check, outcome }: Extract<Entry, { kind: 'check' }>,
   task: PracticeTask,
 ): Parts {
-  const [id = '', place] = check.split(':');
-  const swap = SWAPS[id];
-  if (!swap || place === undefined || outcome !== HAS_MOVED) return parts;
-  const from = Number(place);
-  const to = otherCylinder(from, cylindersOf(PRACTICE_VEHICLES[task.car]));
+  const cylinders = cylindersOf(PRACTICE_VEHICLES[task.car]);
   return parts.map((part) => {
-    const [cause = '', at] = part.cause.split(':');
-    if (!swap.carries.includes(cause) || (at !== String(from) && at !== String(to))) return part;
-    const cylinder = at === String(from) ? to : from;
-    return { cause: `${cause}:${cylinder}`, fault: { ...part.fault, cylinder } };
+    const cause = causeAfter(part.cause, check, outcome, cylinders);
+    return cause === part.cause
+      ? part
+      : { cause, fault: { ...part.fault, cylinder: Number(cause.split(':')[1]) } };
   });
 }
 

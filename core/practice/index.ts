@@ -1,4 +1,4 @@
-export { answerOf, chanceOf, cures, stillWrong } from './answers.ts';
+export { answerOf, causeAfter, chanceOf, cures, stillWrong } from './answers.ts';
 export { plannedPath, walkedPath, type Path, type PathStep, type Walk } from './path.ts';
 export { scoreOf, type Score } from './score.ts';
 export {

@@ -6,7 +6,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
     id: 'swap-coils', title: 'Swap coils {n} and {m}, drive 5 minutes, read again', scope: 'cylinder', system: 'ignition', minutes: 20, needsDriving: true, cost: 0,
     tools: ['hand-tools'], cautions: ['cold-engine', 'high-tension', 'driving'],
     how: 'Engine cold, ignition off: change coil {n} with coil {m}, boot and all, and mark both. Drive five minutes under the same conditions, read again, and see which cylinder misfires now.',
-    outcomes: [found('stays', 'It stays on {n}', 'It is probably not the coil or its boot, if the conditions were met: look at spark plug, injector, wiring or compression of cylinder {n}.'), found('moves', 'It moves to {m}', 'The fault moved with the coil: it is the coil that now sits on cylinder {m}, or its boot.'), found('gone', 'No misfire now', 'Moving the connector may have cured a contact, or the conditions were not met.')],
+    outcomes: [found('stays', 'It stays on {n}', 'It is probably not the coil or its boot, if the conditions were met: look at spark plug, injector, wiring or compression of cylinder {n}.'), found('moves', 'It moves to {m}', 'The fault moved with the coil: it is the coil that now sits on cylinder {m}, or its boot. Leave it there until it is replaced.'), found('gone', 'No misfire now', 'Moving the connector may have cured a contact, or the conditions were not met.')],
     otherwise: [0.8, 0.02, 0.18],
     given: { 'coil-boot': [0.05, 0.8, 0.15], coil: [0.05, 0.88, 0.07], 'coil-connector': [0.25, 0.05, 0.7], plug: [0.88, 0.02, 0.1], 'plug-well-water': [0.3, 0.1, 0.6], 'injector-clogged': [0.92, 0.02, 0.06], compression: [0.94, 0.01, 0.05] },
   },
@@ -33,7 +33,7 @@ export const IGNITION_CHECKS: readonly Check[] = [
   {
     id: 'swap-plugs', title: 'Swap spark plugs {n} and {m}, drive, read again', scope: 'cylinder', system: 'ignition', minutes: 45, needsDriving: true, cost: 0, tools: ['hand-tools', 'torque-wrench'], cautions: ['cold-engine', 'high-tension', 'torque', 'driving'],
     how: 'Engine cold: change spark plug {n} with spark plug {m}, and note which is which. Drive under the same conditions, read again, and see which cylinder misfires now.',
-    outcomes: [found('stays', 'It stays on {n}', 'The spark plug is not the cause.'), found('moves', 'It moves to {m}', 'The cause is the spark plug that now sits on cylinder {m}.')],
+    outcomes: [found('stays', 'It stays on {n}', 'The spark plug is not the cause.'), found('moves', 'It moves to {m}', 'The cause is the spark plug that now sits on cylinder {m}. Leave it there until it is replaced.')],
     otherwise: [0.97, 0.03], given: { plug: [0.1, 0.9] },
   },
   {
