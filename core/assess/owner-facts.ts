@@ -1,7 +1,9 @@
 import { LAMPS, LAMP_MODE_WORDS, type LampId, type Standing } from '@pincer/core/case';
 import { atCylinder, otherCylinder, type Evidence } from '@pincer/core/diagnosis';
 import {
+  HAS_MOVED,
   MEASUREMENTS,
+  SWAPS,
   checkById,
   isObservationKey,
   observationKind,
@@ -117,12 +119,13 @@ export function checkFacts({ checks }: Standing, vehicle: Vehicle, counts: (entr
     if (!found) continue;
     const fact = `check:${instance}`;
     const judged = measured && judgedOf(check, cylinder, measured, vehicle);
+    const swap = outcome === HAS_MOVED ? SWAPS[check.id] : undefined;
     facts.push({
       id: fact,
       side: 'owner',
       kind: 'check',
       title: fill(found.title),
-      detail: `${fill(check.title)}${judged ? ` (${judged.summary})` : ''}`,
+      detail: `${fill(check.title)}${judged ? ` (${judged.summary})` : ''}${swap ? ` · ${fill(swap.after)}` : ''}`,
       entry,
     });
     evidence.push({
