@@ -159,8 +159,9 @@ test('from opening the app to the first codes of a known car, two touches', asyn
     .getByRole('region', { name: 'Kestrine 650' })
     .getByRole('button', { name: 'Connect and read' })
     .click();
-  // The garage has buttons of the same name.
+  // The garage has buttons of the same name, and stands until the station has come.
   await expect(page).toHaveURL(/plug-in/);
+  await expect(page.getByRole('region', { name: 'Kestrine 650' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Connect and read', exact: true }).click();
   await expect(page.getByText('P0562').first()).toBeVisible({ timeout: 20_000 });
 });

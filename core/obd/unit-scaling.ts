@@ -55,10 +55,15 @@ export function scaleTestLimit(scalingId: number, raw: number, side: 'min' | 'ma
   return raw === none ? undefined : scaleTestValue(scalingId, raw).value;
 }
 
-/** Seven digits behind the point are whole numbers that a double holds exactly. */
-const EXACT_BELOW = Number.MAX_SAFE_INTEGER / 1e7;
+/** Below it the product with ten million is off by less than a ten-thousandth. */
+const QUICK_BELOW = 1e5;
+/** So near to the middle between two digits the exact way decides. */
+const MIDDLE = 1e-3;
 
 /** Removes binary noise such as 0.30000000000000004 without losing a digit of any standard scaling. */
 export function round(value: number): number {
-  return Math.abs(value) < EXACT_BELOW ? Math.round(value * 1e7) / 1e7 : Number(value.toFixed(7));
+  const digits = value * 1e7;
+  const isPlain =
+    Math.abs(value) < QUICK_BELOW && Math.abs(digits - Math.floor(digits) - 0.5) > MIDDLE;
+  return isPlain ? Math.round(digits) / 1e7 : Number(value.toFixed(7));
 }
