@@ -147,10 +147,10 @@ describe('the plan of repairs', () => {
     expect(plan.repairs).toEqual([{ index: 0, reached: 1, cures: 0.6 * 0.9 }]);
   });
 
-  test('with doubt and bad luck no order and no place to stop does better by more than a few in a hundred', () => {
-    const permutations = (list: number[]): number[][] =>
+  test('with doubt and bad luck no other order of its repairs is cheaper, nor leaving one of them out', () => {
+    const permutations = (list: readonly number[]): number[][] =>
       list.length < 2
-        ? [list]
+        ? [[...list]]
         : list.flatMap((x, i) =>
             permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
           );
@@ -174,21 +174,31 @@ describe('the plan of repairs', () => {
             { cost, raise },
             0.9,
           );
-          let best = cost;
-          for (const order of permutations(list.map((_, i) => i))) {
+          const costOf = (order: readonly number[]): number => {
             let [left, spent] = [1, 0];
-            order.forEach((i, at) => {
+            for (const i of order) {
               spent += left * (list[i]?.[1] ?? 0);
               left -= (0.9 * (list[i]?.[0] ?? 0)) / mass;
-              best = Math.min(best, spent + left * (cost + (at + 1) * raise));
-            });
-          }
-          // What each try adds to help makes leaving a small one out pay now and then: that is not looked for.
-          expect(plan.cost).toBeGreaterThan(best - 1e-9);
-          expect(plan.cost).toBeLessThan(best * 1.05);
+            }
+            return spent + left * (cost + order.length * raise);
+          };
+          expect(plan.cost).toBeCloseTo(costOf(plan.order), 6);
+          expect(plan.cost).toBeLessThanOrEqual(cost);
+          const others = [
+            ...permutations(plan.order),
+            ...plan.order.map((_, at) => plan.order.filter((__, other) => other !== at)),
+          ];
+          expect(plan.cost).toBeLessThan(Math.min(...others.map(costOf)) + 1e-6);
         },
       ),
     );
+  });
+
+  test('a cheap repair that adds more to help than it cures does not come first', () => {
+    const chances = Float64Array.of(0.02, 0.5, 0.48);
+    const costs = Float64Array.of(3, 120, 900);
+    expect(repairPlan(chances, costs, { cost: 300, raise: 0 }).order).toEqual([0, 1]);
+    expect(repairPlan(chances, costs, { cost: 300, raise: 25 }).order).toEqual([1]);
   });
 });
 

@@ -128,7 +128,8 @@ export interface RepairPlan {
 /**
  * Expected cost of repair: try repairs in the order of chance over cost and ask for help when going on is
  * dearer (Heckerman, Breese, Rommelse, Decision-Theoretic Troubleshooting, CACM 38(3), 1995, eq. 3, with the
- * service call as their last action). One fault at a time is assumed here; pairs count through their marginals.
+ * service call as their last action). A repair that adds more to help than it cures is left out, which their help that
+ * costs the same whenever it is asked does not need. One fault at a time is assumed here; pairs count through their marginals.
  * @param chances of each instance; they need not sum to one.
  * @param costs of each instance's repair, as {@link repairCost}.
  * @param works chance that the repair of the right part cures it.
@@ -151,30 +152,87 @@ export function repairPlan(
   }
   candidates.sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0));
   const scale = works * (mass > 1 ? 1 / mass : 1);
-  const curedBy = (index: number, left: number): number => Math.min(left, (chances[index] ?? 0) * scale);
-  let left = 1;
-  let spent = 0;
-  let best = help.cost;
-  let take = 0;
-  for (let at = 0; at < candidates.length; at++) {
-    const index = candidates[at] ?? 0;
-    spent += left * (costs[index] ?? 0);
-    left -= curedBy(index, left);
-    const whole = spent + left * (help.cost + (at + 1) * help.raise);
-    if (whole < best) {
-      best = whole;
-      take = at + 1;
-    }
+  const trial: Trial = { cures: chances.map((p) => p * scale), costs, help };
+  let plan = untilHelp(candidates, trial);
+  const worthwhile = withoutIdle(candidates, trial);
+  if (worthwhile.length < candidates.length) {
+    const other = untilHelp(worthwhile, trial);
+    if (other.cost < plan.cost) plan = other;
   }
-  const order = candidates.slice(0, take);
   let [reached, success] = [1, 0];
-  const repairs = order.map((index): PlannedRepair => {
-    const repair = { index, reached, cures: curedBy(index, reached) };
+  const repairs = plan.order.map((index): PlannedRepair => {
+    const repair = { index, reached, cures: Math.min(reached, trial.cures[index] ?? 0) };
     reached -= repair.cures;
     success += repair.cures;
     return repair;
   });
-  return { cost: best, order, repairs, success: Math.min(1, success) };
+  return { ...plan, repairs, success: Math.min(1, success) };
+}
+
+/** What repairs are weighed by: the chance that each cures it and its cost, by instance, and the help in the end. */
+interface Trial {
+  cures: Float64Array;
+  costs: Float64Array;
+  help: Help;
+}
+
+/**
+ * Where to stop and ask for help, when repairs are tried in this order, and which of those before it to leave out: those that
+ * cost next to nothing, but add more to help than they cure.
+ */
+function untilHelp(
+  order: readonly number[],
+  { cures, costs, help }: Trial,
+): Pick<RepairPlan, 'cost' | 'order'> {
+  let left = 1;
+  let spent = 0;
+  let best = help.cost;
+  let take = 0;
+  let leftAtHelp = 1;
+  for (let at = 0; at < order.length; at++) {
+    const index = order[at] ?? 0;
+    spent += left * (costs[index] ?? 0);
+    left -= Math.min(left, cures[index] ?? 0);
+    const whole = spent + left * (help.cost + (at + 1) * help.raise);
+    if (whole < best) {
+      best = whole;
+      take = at + 1;
+      leftAtHelp = left;
+    }
+  }
+  const taken = order.slice(0, take);
+  let later = help.cost + (take - 1) * help.raise;
+  for (const index of taken) later += costs[index] ?? 0;
+  let reached = 1;
+  let saved = 1e-9;
+  let needless = -1;
+  for (const index of taken) {
+    const cost = costs[index] ?? 0;
+    const cured = Math.min(reached, cures[index] ?? 0);
+    later -= cost;
+    const saves = reached * cost + leftAtHelp * help.raise - cured * later;
+    if (saves > saved) {
+      saved = saves;
+      needless = index;
+    }
+    reached -= cured;
+  }
+  if (needless < 0) return { cost: best, order: taken };
+  return untilHelp(
+    order.filter((index) => index !== needless),
+    { cures, costs, help },
+  );
+}
+
+/** Without those that would pay if help cost the same whenever it is asked, but not with what each adds to it. */
+function withoutIdle(order: readonly number[], { cures, costs, help }: Trial): readonly number[] {
+  const pays = (index: number): boolean => (cures[index] ?? 0) * help.cost > (costs[index] ?? 0);
+  let left = 1;
+  for (const index of order) if (pays(index)) left -= cures[index] ?? 0;
+  const added = Math.max(0, left) * help.raise;
+  const isIdle = (index: number): boolean =>
+    pays(index) && (cures[index] ?? 0) * (help.cost + help.raise) <= (costs[index] ?? 0) + added;
+  return order.some(isIdle) ? order.filter((index) => !isIdle(index)) : order;
 }
 
 /** From this chance on another cause is left to be tried. */
