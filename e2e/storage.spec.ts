@@ -172,6 +172,11 @@ test('a station that breaks leaves the road, the rail, the log and the file in p
   await expect(page.getByLabel('How far you may still drive')).toBeVisible();
   await page.getByRole('link', { name: /^Log, / }).click();
   await expect(page.getByRole('button', { name: 'Save as a case file' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.unroute(/\/assets\/watch-/);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('could not be fetched')).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Watch the readings' })).toBeVisible();
 });
 
 test('a panel that breaks leaves the rest of its station', async ({ page }) => {

@@ -13,11 +13,16 @@ export function createPincer(app: AppOptions, bridge: BridgeSettings): Server {
   const server = createServer({ headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS }, createApp(app));
   server.maxConnections = MAX_CONNECTIONS;
   server.on('connection', (socket) => socket.on('error', () => socket.destroy()));
-  server.on('clientError', (_, socket) => {
-    if (!socket.writable) socket.destroy();
+  server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
+    // Browsers open connections ahead of need. One that has carried nothing for too long is closed without a word: a browser
+    // that is just about to use it would take any word for the answer, where it asks again after none.
+    const isUnused =
+      error.code === 'ERR_HTTP_REQUEST_TIMEOUT' && 'bytesRead' in socket && socket.bytesRead === 0;
+    if (isUnused || !socket.writable) socket.destroy();
     else
-      socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n', () =>
-        socket.destroy(),
+      socket.end(
+        `HTTP/1.1 ${error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? '408 Request Timeout' : '400 Bad Request'}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`,
+        () => socket.destroy(),
       );
   });
   attachBridge(server, bridge);

@@ -239,6 +239,22 @@ describe('the server', () => {
     expect((await fetch(`${base}/api/config`)).status).toBe(200);
   });
 
+  test.each([
+    ['a connection that a browser opened ahead of need is closed without a word', '', ''],
+    ['a request that stays unfinished is told so', 'GET / HT', 'HTTP/1.1 408 Request Timeout'],
+  ])('%s', async (_, sent, told) => {
+    // What the server's own clock says after ten seconds, said at once.
+    http.once('connection', (socket: Socket) => {
+      const late = () => {
+        const error = Object.assign(new Error('late'), { code: 'ERR_HTTP_REQUEST_TIMEOUT' });
+        http.emit('clientError', error, socket);
+      };
+      if (sent === '') late();
+      else socket.once('data', late);
+    });
+    expect(await raw(sent)).toBe(told);
+  });
+
   test('survives a socket that breaks while it becomes a WebSocket', async () => {
     const upgrade = `GET ${BRIDGE_PATH}?host=127.0.0.1&port=1 HTTP/1.1\r\nHost: localhost\r\nOrigin: http://localhost\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: AAAAAAAAAAAAAAAAAAAAAA==\r\n\r\n`;
     for (let n = 0; n < 10; n++) await raw(upgrade, (socket) => socket.resetAndDestroy());

@@ -1,24 +1,22 @@
-import { Suspense, lazy, type ComponentType } from 'react';
+import type { ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Garage } from './garage/garage.tsx';
 import { Lost } from './shell/lost.tsx';
 import { Shell } from './shell/shell.tsx';
 import { Contained } from './ui/contained.tsx';
+import { fetchedPart } from './ui/fetched-part.tsx';
 
 /** A part that is fetched when it is first shown; a fault in it, or in fetching it, stays inside it. */
 function part(name: string, load: () => Promise<ComponentType>) {
-  const Part = lazy(async () => ({ default: await load() }));
+  const Part = fetchedPart(
+    load,
+    <main className="p-6" role="status">
+      Opening…
+    </main>,
+  );
   return (
     <Contained name={name} key={name}>
-      <Suspense
-        fallback={
-          <main className="p-6" role="status">
-            Opening…
-          </main>
-        }
-      >
-        <Part />
-      </Suspense>
+      <Part />
     </Contained>
   );
 }

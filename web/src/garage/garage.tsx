@@ -1,5 +1,5 @@
 import { FileUp, Plus } from 'lucide-react';
-import { Suspense, lazy, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { Glance } from '../store/logbook-slice.ts';
@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Contained } from '../ui/contained.tsx';
 import { useFetched } from '../ui/fetched.ts';
+import { fetchedPart } from '../ui/fetched-part.tsx';
 import { useInSight } from '../ui/in-sight.ts';
 import { NO_SHARE } from '../ui/road-share.ts';
 import { Notice } from '../ui/notice.tsx';
@@ -15,11 +16,9 @@ import { ExportReminder } from './export-reminder.tsx';
 import { OpeningSheet } from './sheet-frame.tsx';
 import { ownCases, ownVehicles } from '../store/logbook-selectors.ts';
 
-const SetAsideNotice = lazy(async () => ({
-  default: (await import('./set-aside.tsx')).SetAsideNotice,
-}));
-const NewCase = lazy(async () => ({ default: (await import('./new-case.tsx')).NewCase }));
-const ImportCase = lazy(async () => ({ default: (await import('./import-case.tsx')).ImportCase }));
+const SetAsideNotice = fetchedPart(async () => (await import('./set-aside.tsx')).SetAsideNotice);
+const NewCase = fetchedPart(async () => (await import('./new-case.tsx')).NewCase);
+const ImportCase = fetchedPart(async () => (await import('./import-case.tsx')).ImportCase);
 
 const fetchSheet = async () => (await import('./vehicle-sheet.tsx')).VehicleSheet;
 
@@ -64,11 +63,7 @@ export function Garage() {
           </Link>
         </div>
       </div>
-      {hasOdd ? (
-        <Suspense fallback={null}>
-          <SetAsideNotice />
-        </Suspense>
-      ) : null}
+      {hasOdd ? <SetAsideNotice /> : null}
       <BackupNotice />
       <ExportReminder />
       {isExampleComing ? <p role="status">Bringing in the example logbook…</p> : null}
@@ -119,10 +114,8 @@ export function Garage() {
         </button>
       ) : null}
       <Contained name="This form" resetOn={params}>
-        <Suspense fallback={null}>
-          {params.has('new') ? <NewCase onClose={close} /> : null}
-          {params.has('import') ? <ImportCase onClose={close} /> : null}
-        </Suspense>
+        {params.has('new') ? <NewCase onClose={close} /> : null}
+        {params.has('import') ? <ImportCase onClose={close} /> : null}
       </Contained>
     </main>
   );

@@ -1,6 +1,6 @@
 import type { Purse } from '@pincer/core/words';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { ownerReport, vehicleHistory, type HistoryRow, type VehicleHistory } from '@pincer/core/assess';
@@ -11,13 +11,12 @@ import { changeCase, putVehicle } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { useTell } from '../store/use-tell.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
+import { fetchedPart } from '../ui/fetched-part.tsx';
 import { counted, day, money } from '../ui/format.ts';
 import { saveText } from '../ui/save-text.ts';
 import { casesOfVehicle } from '../store/logbook-selectors.ts';
 
-const SpendingChart = lazy(async () => ({
-  default: (await import('./spending-chart.tsx')).SpendingChart,
-}));
+const SpendingChart = fetchedPart(async () => (await import('./spending-chart.tsx')).SpendingChart);
 
 /** Puts a vehicle away, sold or scrapped, or brings it back. Nothing is lost. */
 export function PutAway({ vehicle }: { vehicle: Vehicle }) {
@@ -135,11 +134,7 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
           .
         </p>
       ) : null}
-      {history.byYear.length > 1 ? (
-        <Suspense fallback={null}>
-          <SpendingChart years={history.byYear} purse={owner} />
-        </Suspense>
-      ) : null}
+      {history.byYear.length > 1 ? <SpendingChart years={history.byYear} purse={owner} /> : null}
     </section>
   );
 }

@@ -1,11 +1,12 @@
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { saveText } from '../ui/save-text.ts';
 import { copyOfSetAside, dropSetAside } from '../store/transfer-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
+import { fetchedPart } from '../ui/fetched-part.tsx';
 import { Notice } from '../ui/notice.tsx';
 
-const MendRecord = lazy(async () => ({ default: (await import('./mend-record.tsx')).MendRecord }));
+const MendRecord = fetchedPart(async () => (await import('./mend-record.tsx')).MendRecord);
 
 /** Records that could not be read: left as they are, named, to be saved, mended or forgotten; and those of a newer version. */
 export function SetAsideNotice() {
@@ -68,9 +69,7 @@ export function SetAsideNotice() {
           </ul>
         </Notice>
       ) : null}
-      <Suspense fallback={null}>
-        {mending !== null ? <MendRecord recordKey={mending} onClose={() => setMending(null)} /> : null}
-      </Suspense>
+      {mending !== null ? <MendRecord recordKey={mending} onClose={() => setMending(null)} /> : null}
     </>
   );
 }

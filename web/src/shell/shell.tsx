@@ -1,5 +1,5 @@
 import { ScrollText, Search, Settings } from 'lucide-react';
-import { Suspense, lazy, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, Outlet, useMatch } from 'react-router';
 import { useSaveState } from '../logbook/save-state.tsx';
 import { StorageNotice } from '../logbook/storage-notice.tsx';
@@ -7,6 +7,7 @@ import { useAppSelector } from '../store/store.ts';
 import { cx } from '../ui/classes.ts';
 import { counted } from '../ui/format.ts';
 import { Contained } from '../ui/contained.tsx';
+import { fetchedPart } from '../ui/fetched-part.tsx';
 import { later } from '../ui/later.ts';
 import { Mark } from '../ui/mark.tsx';
 import { allowSingleKeys, useShortcut } from '../ui/shortcuts.ts';
@@ -14,7 +15,7 @@ import { AdapterChip } from './adapter-chip.tsx';
 import { useFirstStartDemo } from './first-start.ts';
 import { useTheme } from './theme.ts';
 
-const KeySheet = lazy(async () => ({ default: (await import('./key-sheet.tsx')).KeySheet }));
+const KeySheet = fetchedPart(async () => (await import('./key-sheet.tsx')).KeySheet);
 const loadFinder = () => import('./finder.tsx');
 type Finder = Awaited<ReturnType<typeof loadFinder>>['Finder'];
 
@@ -107,12 +108,10 @@ export function Shell() {
       </Contained>
       <Outlet />
       <Contained name="The search" resetOn={isFinding}>
-        <Suspense fallback={null}>
-          {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
-          {isFinding && Finder ? (
-            <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
-          ) : null}
-        </Suspense>
+        {isShowingKeys ? <KeySheet open={isShowingKeys} onOpenChange={setShowingKeys} /> : null}
+        {isFinding && Finder ? (
+          <Finder open={isFinding} onOpenChange={setFinding} onKeys={() => setShowingKeys(true)} />
+        ) : null}
       </Contained>
     </div>
   );

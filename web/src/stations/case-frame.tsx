@@ -1,4 +1,4 @@
-import { Suspense, lazy, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STATIONS, type Assessment } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
@@ -8,6 +8,7 @@ import { OnlyShown } from '../logbook/only-shown.tsx';
 import { SaveCase } from '../logbook/save-case.tsx';
 import { BUTTON } from '../ui/classes.ts';
 import { Contained } from '../ui/contained.tsx';
+import { fetchedPart } from '../ui/fetched-part.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { useShortcut } from '../ui/shortcuts.ts';
 import type { CaseContext } from './case-context.ts';
@@ -16,10 +17,10 @@ import { Rail } from './rail.tsx';
 import { useFold } from './use-fold.ts';
 import { Road } from './road.tsx';
 
-const PracticeBanner = lazy(async () => ({
-  default: (await import('../practice/practice-banner.tsx')).PracticeBanner,
-}));
-const Log = lazy(async () => ({ default: (await import('../logbook/log.tsx')).Log }));
+const PracticeBanner = fetchedPart(
+  async () => (await import('../practice/practice-banner.tsx')).PracticeBanner,
+);
+const Log = fetchedPart(async () => (await import('../logbook/log.tsx')).Log);
 
 /** What every station of a case shares: the road, the rail, the log. */
 export function CaseFrame() {
@@ -66,16 +67,14 @@ export function CaseFrame() {
   }
   const log = (assessment: Assessment | null) => (
     <Contained name="The log">
-      <Suspense fallback={null}>
-        {params.has('log') ? (
-          <Log
-            record={record}
-            state={state}
-            assessment={assessment}
-            onClose={() => setParams({}, { replace: true })}
-          />
-        ) : null}
-      </Suspense>
+      {params.has('log') ? (
+        <Log
+          record={record}
+          state={state}
+          assessment={assessment}
+          onClose={() => setParams({}, { replace: true })}
+        />
+      ) : null}
     </Contained>
   );
   if (assessed.status === 'failed') {
@@ -115,11 +114,7 @@ export function CaseFrame() {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <OnlyShown caseId={caseId} />
-      {record.practice === undefined ? null : (
-        <Suspense fallback={null}>
-          <PracticeBanner record={record} />
-        </Suspense>
-      )}
+      {record.practice === undefined ? null : <PracticeBanner record={record} />}
       <Contained name="How far you may still drive" resetOn={assessment}>
         <Road allowance={assessment.allowance} />
       </Contained>
