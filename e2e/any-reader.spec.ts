@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 async function openPad(page: Page): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a fault that comes back after some distance: how soon is told, the causes are judged anew, and what it costs', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { example, expectAccessible, openCase, station } from './helpers.ts';
 
 test('the plan as a tree, where the choice tips, one or the whole set, and what to do until then', async ({

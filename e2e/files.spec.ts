@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { example, openCase, station } from './helpers.ts';
 
 const EXAMPLE = readFileSync('docs/examples/wet-morning.case.json', 'utf8');

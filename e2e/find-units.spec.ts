@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { readFile } from 'node:fs/promises';
 import { LAPTOP_AND_PHONE, expectAccessible, openCase, readAll, station } from './helpers.ts';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { example, openStrikeOut } from './helpers.ts';
 
 test('from a code typed in to its meaning, one touch', async ({ page }) => {

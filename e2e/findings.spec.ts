@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('danger found at a check shortens the road at once, says why, and closes the checks that want a drive', async ({

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { openCase, station } from './helpers.ts';
 
 const road = (page: Page) => page.getByRole('region', { name: 'How far you may still drive' });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { example, expectAccessible, station } from './helpers.ts';
 
 test('a repair: what to have ready, slips, a wait and a torque that outlive a reload, and the record of it', async ({

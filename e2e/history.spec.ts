@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { pdfText } from './pdf-text.ts';
 import { example, expectAccessible } from './helpers.ts';
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { example, expectAccessible } from './helpers.ts';
 
 test('the inspection: which rule, why it would fail, the drives to get there, and a calendar file', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('a connection cut in mid-reading: what came is kept, what is missing is said', async ({ page }) => {

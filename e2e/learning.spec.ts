@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a price of one’s own moves the decision, and is in the log', async ({ page }) => {

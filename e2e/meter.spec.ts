@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { expectAccessible, openCase, station } from './helpers.ts';
 
 /** A case with one code, typed from a borrowed reader. */

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { LAPTOP_AND_PHONE, connect, example, expectAccessible, readAll, station } from './helpers.ts';
 
 /** Opens a case of a new vehicle for an occasion. */

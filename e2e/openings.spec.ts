@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 
 /** Each of these once made a dangerous case look harmless, or opened a way to erase something. */

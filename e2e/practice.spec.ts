@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { expectAccessible, station } from './helpers.ts';
 
 /** Makes a task of one's own choice as a file, and brings it in. */

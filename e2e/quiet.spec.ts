@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a case that is over: nothing fails, it is left and watched, and a lamp takes it back', async ({

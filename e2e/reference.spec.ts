@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a code page says it all, opened from a case and back', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { LAPTOP_AND_PHONE, example, expectAccessible } from './helpers.ts';
 
 for (const [where, viewport] of LAPTOP_AND_PHONE)

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { connect, example, expectAccessible, openStrikeOut, readAll, station } from './helpers.ts';
 
 /** The first chance that the middle of Narrow down shows. */

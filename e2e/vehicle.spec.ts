@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
 
 test('a vehicle by its VIN, then changed; the car’s own number is compared with it', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('from a lit lamp to a decision, a clear, and the log after a reload', async ({ page }) => {

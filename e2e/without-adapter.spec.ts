@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { expectAccessible, openCase, station } from './helpers.ts';
 
 test('codes typed from a borrowed reader: impossible digits are closed, the meaning shows, a reload keeps it', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { longLog, manyCases, putRows } from '../bench/years.ts';
 import { example, openStrikeOut } from './helpers.ts';
 

@@ -1,0 +1,44 @@
+import { test as base, type BrowserContextOptions, type Page } from '@playwright/test';
+
+export { expect, type Locator, type BrowserContextOptions, type Page } from '@playwright/test';
+
+/**
+ * Tests that ask for nothing special of the browser share its window: each has a page of its own and finds every storage
+ * empty, as in a new profile, but what the browser has read and compiled of the program it has not to read again. A test
+ * that changes the window itself (its language, its permissions, what runs before the page) takes the runner's own.
+ */
+export const test = base.extend<object, { opener: Page }>({
+  opener: [
+    async ({ browser }, use, info) => {
+      const { actionTimeout = 0, ...asked } = info.project.use;
+      const context = await browser.newContext(asked as BrowserContextOptions);
+      context.setDefaultTimeout(actionTimeout);
+      const page = await context.newPage();
+      // The smallest document of the program's own: only from there does the browser open pages that share its code.
+      await page.goto('/api/config');
+      await use(page);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ opener }, use) => {
+    await use(opener.context());
+  },
+  page: async ({ opener, baseURL, viewport }, use) => {
+    const context = opener.context();
+    const opened = context.waitForEvent('page');
+    await opener.evaluate(() => void window.open('/api/config'));
+    const page = await opened;
+    await page.waitForLoadState();
+    if (viewport) await page.setViewportSize(viewport);
+    await use(page);
+    for (const each of context.pages()) if (each !== opener) await each.close();
+    await opener.evaluate(() => sessionStorage.clear());
+    const session = await context.newCDPSession(opener);
+    await session.send('Storage.clearDataForOrigin', {
+      origin: new URL(baseURL ?? opener.url()).origin,
+      storageTypes: 'all',
+    });
+    await session.detach();
+  },
+});
