@@ -4,6 +4,7 @@ import { randomBytes } from 'node:crypto';
 import type { Browser, CDPSession, Page } from '@playwright/test';
 import type { Row } from './row.ts';
 import { canServe, whileServed } from './served.ts';
+import { inMs, median } from './spread.ts';
 
 /** A phone of some years ago on a weak signal: 1.6 Mbit/s, 150 ms there and back, a processor four times slower. */
 const SLOW_4G = { offline: false, latency: 150, downloadThroughput: 200_000, uploadThroughput: 93_750 };
@@ -85,11 +86,6 @@ async function leastFor(browser: Browser, bytes: number): Promise<number> {
   }
 }
 
-const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
-const spread = (values: readonly number[]): string =>
-  `${Math.min(...values).toFixed(0)}–${Math.max(...values).toFixed(0)}`;
-
 /** The first visit on an old phone and a weak signal, against the least that the same bytes need. */
 export async function visitRows(): Promise<Row[]> {
   if (!canServe()) return [];
@@ -115,13 +111,13 @@ export async function visitRows(): Promise<Row[]> {
       },
       {
         what: 'First visit, slow 4G, processor 4 x slower: largest paint',
-        measured: `${median(paints).toFixed(0)} ms (${spread(paints)})`,
+        measured: inMs(paints),
         budget: `1.1 x ${median(least).toFixed(0)} ms, which the bytes need`,
         ratio: median(paints) / (1.1 * median(least)),
       },
       {
         what: 'The same, until the garage can be used',
-        measured: `${median(visits.map((v) => v.usable)).toFixed(0)} ms`,
+        measured: inMs(visits.map((v) => v.usable)),
         budget: 'told, not set',
         ratio: null,
       },

@@ -1,5 +1,5 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Assessment } from '@pincer/core/assess';
 import { inOrder, type CaseRecord, type CaseState, type Entry } from '@pincer/core/case';
 import { useAppSelector } from '../store/store.ts';
@@ -109,12 +109,14 @@ function Rows({
   const rows = useMemo(() => rowsOf(ofKind(record.entries, kind)), [record.entries, kind]);
   const [striking, setStriking] = useState<string | null>(null);
   const list = useRef<HTMLOListElement>(null);
+  // The same one as long as the rows are: with a new one the place of every row is worked out again.
+  const getItemKey = useCallback((i: number) => rows[i]?.key ?? i, [rows]);
   const virtual = useVirtualizer({
     count: rows.length,
     // The sheet that scrolls is the one around it.
     getScrollElement: () => list.current?.parentElement ?? null,
     estimateSize: (i) => (rows[i] && 'day' in rows[i] ? DAY_PX : ROW_PX),
-    getItemKey: (i) => rows[i]?.key ?? i,
+    getItemKey,
     overscan: AHEAD,
     // A reason that is being typed stays, wherever one looks meanwhile.
     rangeExtractor: (range) => {
