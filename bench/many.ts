@@ -134,6 +134,8 @@ export async function manyRows(): Promise<Row[]> {
     const many = await garageOf(browser, address, MANY);
     const short = await logOf(browser, address, SHORT);
     const long = await logOf(browser, address, LONG);
+    // What an owner waits for is the first opening, which gathers what is searched; the later ones are told beside it.
+    const [first = NaN, ...again] = many.finder;
     return [
       {
         what: `Garage of ${MANY} cases opens, processor 4 x slower, against ${FEW}`,
@@ -142,10 +144,10 @@ export async function manyRows(): Promise<Row[]> {
         ratio: median(many.opens) / (1.5 * median(few.opens)),
       },
       {
-        what: `Search opens over ${MANY} cases`,
-        measured: inMs(many.finder),
+        what: `Search opens over ${MANY} cases, the first time`,
+        measured: `${first.toFixed(0)} ms; again ${inMs(again)}`,
         budget: '100 ms at full speed',
-        ratio: median(many.finder) / SLOWER / 100,
+        ratio: first / SLOWER / 100,
       },
       {
         what: 'A key in it',

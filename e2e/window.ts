@@ -1,6 +1,6 @@
 import { test as base, type BrowserContextOptions, type Page } from '@playwright/test';
 
-export { expect, type Locator, type BrowserContextOptions, type Page } from '@playwright/test';
+export { expect, type Locator, type Page } from '@playwright/test';
 
 /**
  * Tests that ask for nothing special of the browser share its window: each has a page of its own and finds every storage
