@@ -27,15 +27,12 @@ told() { # name: what it said, once it has ended
   [ -f ".cache/$1.ok" ] || failed+=("$1")
 }
 
-# Lint keeps one core busy for longer than types and build keep the other; the units fill what is left of it.
-begin lint npm run --silent lint
-lint=$!
-begin types npm run --silent types
-types=$!
+step types npm run --silent types
+step lint npm run --silent lint
 begin build npm run --silent build
-wait "$types" $!
+build=$!
 step units npx jest --silent --json --outputFile=.cache/jest.json
-wait "$lint"
-for name in types build lint; do told "$name"; done
+wait "$build"
+told build
 step interface npx playwright test
 FAILED="${failed[*]:-}" node scripts/summary.js

@@ -113,7 +113,7 @@ const ALL_WORKSPACES = ['@pincer/core', '@pincer/simulator', '@pincer/server', '
 const escape = (text) => text.replace(/[/.]/g, '\\$&');
 const anyOf = (names) => names.map(escape).join('|');
 
-/** Imports that a file of a workspace may not make, as patterns for no-restricted-imports. */
+/** Imports that a file of a workspace may not make, as patterns for `pincer/no-forbidden-import`. */
 function patternsFor(workspace) {
   const allowed = WORKSPACE_ARROWS[workspace];
   const patterns = [
@@ -183,82 +183,69 @@ const otherStations = (stations) => ({
   message: 'Stations do not import each other: what two of them need is a room of its own.',
 });
 
-const namedExports = {
-  selector: 'ExportAllDeclaration',
-  message: 'Name every export by hand, so that the public face can be read.',
-};
-
 /** Tests, and what they share: they have clocks of their own. */
 const testFiles = ['**/*.test.ts', 'core/test/*.ts'];
 
 /**
- * Flat configurations for every workspace and every room of the core.
- * @type {import('eslint').Linter.Config[]}
+ * Overrides of the lint for every workspace and every room of the core.
+ * @type {import('oxlint').OxlintOverride[]}
  */
 export const roomRules = [
   ...Object.keys(WORKSPACE_ARROWS)
     .filter((workspace) => workspace !== 'core')
     .map((workspace) => ({
       files: [`${workspace}/**/*.{ts,tsx}`],
-      ignores: testFiles,
-      rules: { 'no-restricted-imports': ['error', { patterns: patternsFor(workspace) }] },
+      excludeFiles: testFiles,
+      rules: { 'pincer/no-forbidden-import': ['error', patternsFor(workspace)] },
     })),
   ...Object.entries(WEB_ARROWS).map(([room, allowed]) => ({
     files: [`web/src/${room}/**/*.{ts,tsx}`],
-    ignores: testFiles,
-    rules: { 'no-restricted-imports': ['error', { patterns: webPatterns(room, allowed) }] },
+    excludeFiles: testFiles,
+    rules: { 'pincer/no-forbidden-import': ['error', webPatterns(room, allowed)] },
   })),
   ...WEB_STATIONS.map((station) => ({
     files: [`web/src/stations/${station}/**/*.{ts,tsx}`],
-    ignores: testFiles,
+    excludeFiles: testFiles,
     rules: {
-      'no-restricted-imports': [
+      'pincer/no-forbidden-import': [
         'error',
-        {
-          patterns: [
-            ...webPatterns('stations', WEB_ARROWS.stations),
-            otherStations(WEB_STATIONS.filter((s) => s !== station)),
-          ],
-        },
+        [
+          ...webPatterns('stations', WEB_ARROWS.stations),
+          otherStations(WEB_STATIONS.filter((s) => s !== station)),
+        ],
       ],
     },
   })),
   {
     files: ['core/**/*.ts'],
-    ignores: testFiles,
+    excludeFiles: testFiles,
     rules: {
       ...corePurity,
-      'no-restricted-syntax': [
-        'error',
-        namedExports,
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: CLOCK },
-      ],
+      'pincer/no-clock': 'error',
     },
   },
   ...Object.entries(CORE_ARROWS).map(([room, allowed]) => ({
     files: [`core/${room}/**/*.ts`],
-    ignores: testFiles,
+    excludeFiles: testFiles,
     rules: {
-      'no-restricted-imports': [
+      'pincer/no-forbidden-import': [
         'error',
-        {
-          patterns: [
-            ...patternsFor('core'),
-            {
-              regex: `^@pincer/core/(?!(${allowed.join('|') || '-'})$)`,
-              message: `core/${room} may only import ${allowed.map((r) => `core/${r}`).join(', ') || 'nothing of the core'}.`,
-            },
-            {
-              regex: '^(\\.\\./)+(' + Object.keys(CORE_ARROWS).join('|') + ')/',
-              message: 'Reach other rooms by @pincer/core/ROOM.',
-            },
-            {
-              regex: `^(?!(${CORE_PACKAGES.join('|')})$)(?!\\.|@pincer/)`,
-              message:
-                'The core uses no package but zod, in its small build: no React, no DOM, no Node, no storage.',
-            },
-          ],
-        },
+        [
+          ...patternsFor('core'),
+          {
+            regex: `^@pincer/core/(?!(${allowed.join('|') || '-'})$)`,
+            message: `core/${room} may only import ${allowed.map((r) => `core/${r}`).join(', ') || 'nothing of the core'}.`,
+          },
+          {
+            regex: '^(\\.\\./)+(' + Object.keys(CORE_ARROWS).join('|') + ')/',
+            message: 'Reach other rooms by @pincer/core/ROOM.',
+          },
+          {
+            regex: `^(?!(${CORE_PACKAGES.join('|')})$)(?!\\.|@pincer/)`,
+            message:
+              'The core uses no package but zod, in its small build: no React, no DOM, no Node, no storage.',
+          },
+        ],
       ],
     },
   })),

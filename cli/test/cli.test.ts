@@ -66,7 +66,7 @@ describe('pincer decode', () => {
   test('an array in the order of the files with the documented shape', async () => {
     const { code, out } = await run('decode', file('a.txt', session), file('b.log', log), '--json');
     expect(code).toBe(0);
-    const [a, b] = JSON.parse(out) as Record<string, never>[];
+    const [a, b] = JSON.parse(out) as [Record<string, unknown>, Record<string, unknown>];
     expect(a).toMatchObject({
       vin: '1D4GP00R55B123456',
       lamp: { on: true, count: 1 },
@@ -74,11 +74,9 @@ describe('pincer decode', () => {
       frozen: [],
       errors: [],
     });
-    const trim = (a?.['values'] as unknown as Record<string, unknown>[]).find(
-      (v) => v['part'] === 'short-term trim',
-    );
+    const trim = (a['values'] as Record<string, unknown>[]).find((v) => v['part'] === 'short-term trim');
     expect(trim).toMatchObject({ service: '01', pid: '14', value: null, unit: '%', source: '7E8', raw: 255 });
-    expect((a?.['monitors'] as unknown as unknown[]).length).toBeGreaterThan(5);
+    expect((a['monitors'] as unknown[]).length).toBeGreaterThan(5);
     expect(b).not.toHaveProperty('vin');
     expect(b).toMatchObject({ errors: [{ kind: 'malformed' }], values: [{ pid: '05', value: 35 }] });
   });

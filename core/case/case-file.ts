@@ -15,7 +15,8 @@ export type ImportProblem =
 
 /** `newer` are entries of kinds that this version does not know, as they stand in the file: they are kept, not read. */
 export type ImportResult =
-  { ok: true; file: CaseFile; newer: unknown[] } | { ok: false; problem: ImportProblem };
+  | { ok: true; file: CaseFile; newer: unknown[] }
+  | { ok: false; problem: ImportProblem };
 
 assertMigrations(CURRENT_VERSION);
 

@@ -68,7 +68,9 @@ const WAIT_MS = 200;
 
 /** How a search ended. */
 export type SearchEnd =
-  { how: 'complete' } | { how: 'stopped'; fault: LinkFault } | { how: 'low-voltage'; volts: number };
+  | { how: 'complete' }
+  | { how: 'stopped'; fault: LinkFault }
+  | { how: 'low-voltage'; volts: number };
 
 export interface UnitSearch {
   units: FoundUnit[];

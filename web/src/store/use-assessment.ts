@@ -7,7 +7,9 @@ import { lessonsOf } from './lessons.ts';
 import { useAppSelector } from './store.ts';
 
 export type AssessmentState =
-  { status: 'working' } | { status: 'ready'; assessment: Assessment } | { status: 'failed'; message: string };
+  | { status: 'working' }
+  | { status: 'ready'; assessment: Assessment }
+  | { status: 'failed'; message: string };
 
 /**
  * What the core says of a case, worked out in the worker whenever its log, its vehicle or the owner's rates change.

@@ -43,7 +43,7 @@ export function PlugIn() {
     if (wasSeen) setPrepared(true);
     return () => setSeen(true);
     // Once, when the page opens: whoever unfolds it later wants to read it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   const [isByHand, setByHand] = useState(false);
   const real = useRealWays();
