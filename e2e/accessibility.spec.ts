@@ -1,5 +1,6 @@
 import { test as base, expect, type Page } from '@playwright/test';
-import { example, expectAccessible } from './helpers.ts';
+import { example } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** One page with the example logbook for all screens of a worker: to fill a new one takes longer than to look at it. */
 const test = base.extend<object, { filled: Page }>({
@@ -51,7 +52,7 @@ for (const [name, path] of PAGES)
     await expect(page.getByRole('heading').first()).toBeVisible();
     await expectAccessible(page, 'all');
     await page.emulateMedia({ colorScheme: 'dark' });
-    await expectAccessible(page, 'contrast');
+    await expectAccessible(page, 'color-contrast');
     await page.setViewportSize({ width: 390, height: 844 });
     await expectAccessible(page, 'target-size');
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

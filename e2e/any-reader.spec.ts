@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 async function openPad(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Write down what the reader shows' }).click();

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a fault that comes back after some distance: how soon is told, the causes are judged anew, and what it costs', async ({
   page,

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './window.ts';
-import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, example, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 const MAP = readFileSync('docs/examples/finch.modules.json');
 

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { example, expectAccessible, openCase, station } from './helpers.ts';
+import { example, openCase, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('the plan as a tree, where the choice tips, one or the whole set, and what to do until then', async ({
   page,

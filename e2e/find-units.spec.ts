@@ -1,6 +1,7 @@
 import { expect, test } from './window.ts';
 import { readFile } from 'node:fs/promises';
-import { LAPTOP_AND_PHONE, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { LAPTOP_AND_PHONE, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 for (const [where, viewport] of LAPTOP_AND_PHONE)
   test.describe(where, () => {

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { example, expectAccessible, station } from './helpers.ts';
+import { example, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a repair: what to have ready, slips, a wait and a torque that outlive a reload, and the record of it', async ({
   page,

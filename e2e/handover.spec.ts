@@ -2,7 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { pdfText } from './pdf-text.ts';
-import { example, expectAccessible, station } from './helpers.ts';
+import { example, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('get help leads to one page to take along, as a PDF, as text, and for a search', async ({
   page,

@@ -1,16 +1,19 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
+import { stored } from './stored.ts';
 
 /** Opens a case for a new made-up vehicle and ends at Light. */
 export async function openCase(page: Page, name = 'Tarrow Finch 1.4'): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'A light came on' }).first().click();
-  await page.getByLabel('Make and model').fill(name);
-  await page.getByLabel('Year').fill('2012');
-  await page.getByLabel('Mileage (odometer)').fill('168400');
-  await page.getByLabel('Engine size').fill('1.4');
-  await page.getByLabel('Cylinders').fill('4');
-  await page.getByRole('button', { name: 'Open the case' }).click();
+  await stored(page, `a case of ${name}`, async () => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'A light came on' }).first().click();
+    await page.getByLabel('Make and model').fill(name);
+    await page.getByLabel('Year').fill('2012');
+    await page.getByLabel('Mileage (odometer)').fill('168400');
+    await page.getByLabel('Engine size').fill('1.4');
+    await page.getByLabel('Cylinders').fill('4');
+    await page.getByRole('button', { name: 'Open the case' }).click();
+    await page.waitForURL(/light$/);
+  });
   await expect(page.getByRole('heading', { name: 'Which light is on, and how does it run?' })).toBeVisible();
 }
 
@@ -42,39 +45,16 @@ export async function readAll(page: Page): Promise<void> {
   await expect(page.getByText(/Complete\./)).toBeVisible({ timeout: 20_000 });
 }
 
-/**
- * Fails on anything serious that the accessibility checks find.
- * @param rules all of them, or one alone: structure is the same in the dark and on a phone, where colours and the size
- *   of what is touched are not.
- */
-export async function expectAccessible(
-  page: Page,
-  rules: 'all' | 'contrast' | 'target-size' = 'all',
-): Promise<void> {
-  // What is just coming in or going is half transparent, and its colours are nobody's: a toast, a sheet.
-  await page.waitForFunction(() =>
-    document
-      .getAnimations()
-      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
-  );
-  // Only what is wrong is asked for: what passes is not described, which takes most of the time. And no page has frames,
-  // whose results are put together in a page that is opened for it each time.
-  const builder = new AxeBuilder({ page })
-    .options({ resultTypes: ['violations'], preload: false })
-    .setLegacyMode();
-  if (rules !== 'all') builder.withRules([rules === 'contrast' ? 'color-contrast' : rules]);
-  const { violations } = await builder.analyze();
-  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(grave.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
-}
-
 /** Brings the example logbook in. */
 export async function example(page: Page): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Look at an example logbook' }).click();
-  // Its last case has come, and with the line above gone its entries too; on a busy machine it takes its time.
-  await expect(page.getByText('Looked at before buying')).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText('Bringing in the example logbook')).toBeHidden({ timeout: 30_000 });
+  await stored(page, 'the example logbook', async () => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Look at an example logbook' }).click();
+    // Its last case has come, and with the line above gone its entries too; on a busy machine it takes its time.
+    await expect(page.getByText('Looked at before buying')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Bringing in the example logbook')).toBeHidden({ timeout: 30_000 });
+  });
+  await expect(page.getByText('Looked at before buying')).toBeVisible();
   await expect(page.getByText('Wet-morning shake')).toBeVisible();
 }
 

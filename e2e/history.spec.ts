@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './window.ts';
 import { pdfText } from './pdf-text.ts';
-import { example, expectAccessible } from './helpers.ts';
+import { example } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a vehicle over the years: sorted, renamed, put away and brought back, its costs as a file', async ({
   page,

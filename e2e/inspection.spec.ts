@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './window.ts';
-import { example, expectAccessible } from './helpers.ts';
+import { example } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('the inspection: which rule, why it would fail, the drives to get there, and a calendar file', async ({
   page,

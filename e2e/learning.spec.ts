@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { connect, example, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, example, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a price of one’s own moves the decision, and is in the log', async ({ page }) => {
   await example(page);

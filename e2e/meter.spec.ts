@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './window.ts';
-import { expectAccessible, openCase, station } from './helpers.ts';
+import { openCase, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** A case with one code, typed from a borrowed reader. */
 async function typedCode(page: Page, code: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './window.ts';
-import { LAPTOP_AND_PHONE, connect, example, expectAccessible, readAll, station } from './helpers.ts';
+import { LAPTOP_AND_PHONE, connect, example, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** Opens a case of a new vehicle for an occasion. */
 async function openFor(page: Page, occasion: string, vehicle: string): Promise<void> {

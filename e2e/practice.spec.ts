@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './window.ts';
-import { expectAccessible, station } from './helpers.ts';
+import { station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** Makes a task of one's own choice as a file, and brings it in. */
 async function bringIn(page: Page, what: string): Promise<void> {

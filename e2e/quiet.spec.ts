@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a case that is over: nothing fails, it is left and watched, and a lamp takes it back', async ({
   page,

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a code page says it all, opened from a case and back', async ({ page }) => {
   await openCase(page);

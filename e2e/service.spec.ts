@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { LAPTOP_AND_PHONE, example, expectAccessible } from './helpers.ts';
+import { LAPTOP_AND_PHONE, example } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 for (const [where, viewport] of LAPTOP_AND_PHONE)
   test.describe(where, () => {

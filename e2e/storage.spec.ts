@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { connect, example, expectAccessible, openCase, station } from './helpers.ts';
+import { connect, example, openCase, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** Puts records into the database past the program. */
 function putRaw(page: Page, records: Record<string, unknown>): Promise<void> {

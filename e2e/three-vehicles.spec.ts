@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './window.ts';
-import { connect, example, expectAccessible, openStrikeOut, readAll, station } from './helpers.ts';
+import { connect, example, openStrikeOut, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** The first chance that the middle of Narrow down shows. */
 async function leader(page: Page): Promise<string> {

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('a vehicle by its VIN, then changed; the car’s own number is compared with it', async ({ page }) => {
   await page.goto('/');

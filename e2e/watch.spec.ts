@@ -1,6 +1,7 @@
 import { truncateSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from './window.ts';
-import { connect, expectAccessible, openCase, readAll, station } from './helpers.ts';
+import { connect, openCase, readAll, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 /** A read car at the watch page. */
 async function toWatch(page: Page, fault = 'Nothing'): Promise<void> {

@@ -1,4 +1,5 @@
 import { test as base, type BrowserContextOptions, type Page } from '@playwright/test';
+import { EMPTY_PAGE, keepsIn } from './stored.ts';
 
 export { expect, type Locator, type Page } from '@playwright/test';
 
@@ -14,8 +15,9 @@ export const test = base.extend<object, { opener: Page }>({
       const context = await browser.newContext(asked as BrowserContextOptions);
       context.setDefaultTimeout(actionTimeout);
       const page = await context.newPage();
-      // The smallest document of the program's own: only from there does the browser open pages that share its code.
-      await page.goto('/api/config');
+      // Only from a page of the program's own does the browser open others that share its code.
+      await page.goto(EMPTY_PAGE);
+      keepsIn(page);
       await use(page);
       await context.close();
     },
@@ -27,7 +29,7 @@ export const test = base.extend<object, { opener: Page }>({
   page: async ({ opener, baseURL, viewport }, use) => {
     const context = opener.context();
     const opened = context.waitForEvent('page');
-    await opener.evaluate(() => void window.open('/api/config'));
+    await opener.evaluate((path) => void window.open(path), EMPTY_PAGE);
     const page = await opened;
     await page.waitForLoadState();
     if (viewport) await page.setViewportSize(viewport);

@@ -1,5 +1,6 @@
 import { expect, test } from './window.ts';
-import { expectAccessible, openCase, station } from './helpers.ts';
+import { openCase, station } from './helpers.ts';
+import { expectAccessible } from './accessible.ts';
 
 test('codes typed from a borrowed reader: impossible digits are closed, the meaning shows, a reload keeps it', async ({
   page,
