@@ -15,6 +15,58 @@ import { testResults } from './test-results.ts';
 
 /** The engine's control unit: answers services 01, 02, 03, 04, 06, 07, 09 and 0A, and 19 02. */
 export class EngineUnit {
+  /** What a parameter says just now, each part in its own unit. */
+  private static readonly LIVE: Readonly<
+    Partial<Record<number, (s: Sensed, car: EngineUnit) => (number | null)[]>>
+  > = {
+    0x03: (s) => [s.isClosedLoop ? 2 : s.rpm > 0 ? 1 : 0, 0],
+    0x04: (s) => [s.load],
+    0x05: (s) => [s.coolant],
+    0x06: (s) => [s.shortTrim],
+    0x07: (s) => [s.longTrim],
+    0x0b: (s, car) => [(s.manifold * 255) / (car.plan.manifoldLimit ?? 255)],
+    0x0c: (s) => [s.rpm],
+    0x0d: (s) => [s.speed],
+    0x0e: (s) => [s.timing],
+    0x0f: (s) => [s.intake],
+    0x10: (s) => [s.airFlow],
+    0x11: (s) => [s.throttle],
+    0x13: () => [0x03],
+    0x14: (s) => [s.frontOxygen, s.shortTrim],
+    0x15: (s) => [s.rearOxygen, null],
+    0x1c: () => [6],
+    0x1f: (s) => [s.runTime],
+    0x21: (_, car) => [car.distanceWithLamp],
+    0x23: (s) => [s.rail],
+    0x2c: (s) => [s.egrCommand],
+    0x2d: (s) => [s.egrCommand > 0 ? ((s.egrActual - s.egrCommand) / s.egrCommand) * 100 : 0],
+    0x2e: (s) => [s.purge],
+    0x2f: (s) => [s.fuelLevel],
+    0x30: (_, car) => [car.warmUps],
+    0x31: (_, car) => [car.distanceSinceClear],
+    0x32: (s) => [s.tankPressure],
+    0x33: (s) => [s.airPressure],
+    0x3c: (s) => [s.catalyst],
+    0x42: (s) => [s.volts],
+    0x44: (s) => [s.lambdaCommand],
+    0x45: (s) => [s.throttle - 12],
+    0x46: (s) => [s.outside],
+    0x49: (s) => [s.pedalD],
+    0x4a: (s) => [s.pedalE],
+    0x4c: (s) => [s.throttleCommand],
+    0x4f: (_, car) => [0, 0, 0, car.plan.manifoldLimit ?? 0],
+    0x51: (_, car) => [car.plan.ignition === 'spark' ? 1 : 4],
+    0x5c: (s) => [s.oil],
+    0x65: (s) => [null, null, null, s.isGlowing ? 1 : 0],
+    0x69: (s) => [s.egrCommand, s.egrActual, null, null, null, null],
+    0x6d: (s) => [s.railTarget, s.rail, 40, null, null, null],
+    0x70: (s) => [s.boostTarget, s.manifold, null, null],
+    0x78: (s) => [s.exhaustHeat, s.exhaustHeat * 0.9, null, null],
+    0x7a: (s) => [s.filterDrop, null, null],
+    0x7c: (s) => [s.exhaustHeat * 0.88, s.exhaustHeat * 0.84, null, null],
+    0x8b: (s) => [0, 0, null, null, s.soot, 412, 590],
+  };
+
   readonly memory = new FaultMemory();
   readonly monitors: MonitorMemory;
   private frame: { code: string; values: Map<number, number[]> } | null = null;
@@ -186,56 +238,8 @@ export class EngineUnit {
     return this.plan.livePids.includes(pid) ? this.live(pid, sensed) : null;
   }
 
-  private live(pid: number, s: Sensed): number[] {
-    const values: Record<number, (number | null)[]> = {
-      0x03: [s.isClosedLoop ? 2 : s.rpm > 0 ? 1 : 0, 0],
-      0x04: [s.load],
-      0x05: [s.coolant],
-      0x06: [s.shortTrim],
-      0x07: [s.longTrim],
-      0x0b: [(s.manifold * 255) / (this.plan.manifoldLimit ?? 255)],
-      0x0c: [s.rpm],
-      0x0d: [s.speed],
-      0x0e: [s.timing],
-      0x0f: [s.intake],
-      0x10: [s.airFlow],
-      0x11: [s.throttle],
-      0x13: [0x03],
-      0x14: [s.frontOxygen, s.shortTrim],
-      0x15: [s.rearOxygen, null],
-      0x1c: [6],
-      0x1f: [s.runTime],
-      0x21: [this.distanceWithLamp],
-      0x23: [s.rail],
-      0x2c: [s.egrCommand],
-      0x2d: [s.egrCommand > 0 ? ((s.egrActual - s.egrCommand) / s.egrCommand) * 100 : 0],
-      0x2e: [s.purge],
-      0x2f: [s.fuelLevel],
-      0x30: [this.warmUps],
-      0x31: [this.distanceSinceClear],
-      0x32: [s.tankPressure],
-      0x33: [s.airPressure],
-      0x3c: [s.catalyst],
-      0x42: [s.volts],
-      0x44: [s.lambdaCommand],
-      0x45: [s.throttle - 12],
-      0x46: [s.outside],
-      0x49: [s.pedalD],
-      0x4a: [s.pedalE],
-      0x4c: [s.throttleCommand],
-      0x4f: [0, 0, 0, this.plan.manifoldLimit ?? 0],
-      0x51: [this.plan.ignition === 'spark' ? 1 : 4],
-      0x5c: [s.oil],
-      0x65: [null, null, null, s.isGlowing ? 1 : 0],
-      0x69: [s.egrCommand, s.egrActual, null, null, null, null],
-      0x6d: [s.railTarget, s.rail, 40, null, null, null],
-      0x70: [s.boostTarget, s.manifold, null, null],
-      0x78: [s.exhaustHeat, s.exhaustHeat * 0.9, null, null],
-      0x7a: [s.filterDrop, null, null],
-      0x7c: [s.exhaustHeat * 0.88, s.exhaustHeat * 0.84, null, null],
-      0x8b: [0, 0, null, null, s.soot, 412, 590],
-    };
-    return encodeParameter(pid, values[pid] ?? []);
+  private live(pid: number, sensed: Sensed): number[] {
+    return encodeParameter(pid, EngineUnit.LIVE[pid]?.(sensed, this) ?? []);
   }
 
   private frozen(pairs: readonly number[]): number[][] {

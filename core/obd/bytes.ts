@@ -1,6 +1,11 @@
+/** Every byte as two digits: each line of an answer is written and read by them. */
+const HEX_BYTES = Array.from({ length: 0x100 }, (_, byte) =>
+  byte.toString(16).toUpperCase().padStart(2, '0'),
+);
+
 /** Two upper-case hexadecimal digits for one byte. */
 export function hexByte(byte: number): string {
-  return byte.toString(16).toUpperCase().padStart(2, '0');
+  return HEX_BYTES[byte] ?? byte.toString(16).toUpperCase();
 }
 
 /** Hexadecimal text without separators, upper case. */

@@ -73,16 +73,21 @@ export function decodeParameter(
     if (whole === null) continue;
     const raw = part.mask === undefined ? whole : (whole & part.mask) >> part.shift;
     const isPresent = part.supportBit === undefined || ((bytes[0] ?? 0) & (1 << part.supportBit)) !== 0;
-    rows.push({
-      service,
-      pid: key,
-      ...(part.part === undefined ? {} : { part: part.part }),
-      name: part.part === undefined ? found.name : `${found.name}, ${part.part}`,
-      value: isPresent ? partValue(part, raw) : null,
-      unit: part.unit,
-      source,
-      raw,
-    });
+    const value = isPresent ? partValue(part, raw) : null;
+    const { unit } = part;
+    // Written out twice: a running picture makes some hundred of them a second.
+    if (part.part === undefined) rows.push({ service, pid: key, name: found.name, value, unit, source, raw });
+    else
+      rows.push({
+        service,
+        pid: key,
+        part: part.part,
+        name: `${found.name}, ${part.part}`,
+        value,
+        unit,
+        source,
+        raw,
+      });
   }
   return rows;
 }
