@@ -40,7 +40,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
   expect: { timeout: 8_000 },
-  // The browser without windows leaves room for a third on two cores: many tests wait for a car that takes its time.
+  // The browser without windows leaves room for four on two cores: many tests wait for a car that takes its time.
   workers: CHROMIUM.executablePath.endsWith('headless-shell') ? 4 : 2,
   // A second try where nobody watches; what needed it is told as flaky, not hidden.
   retries: process.env['CI'] ? 1 : 0,
