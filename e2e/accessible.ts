@@ -17,12 +17,6 @@ export async function expectAccessible(
   page: Page,
   rules: 'all' | 'color-contrast' | 'target-size' = 'all',
 ): Promise<void> {
-  // What is just coming in or going is half transparent, and its colours are nobody's: a toast, a sheet.
-  await page.waitForFunction(() =>
-    document
-      .getAnimations()
-      .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
-  );
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(CHECKS);
   // Only what is wrong is asked for: what passes is not described, which takes most of the time.
   const options: RunOptions = {
@@ -30,10 +24,19 @@ export async function expectAccessible(
     preload: false,
     ...(rules === 'all' ? {} : { runOnly: [rules] }),
   };
-  const violations = await page.evaluate(
-    async (asked) => (await (window as Checked).axe?.run(document, asked))?.violations ?? null,
-    options,
-  );
-  const grave = violations?.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(grave?.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  // What is just coming in or going is half transparent, and its colours are nobody's: a toast, a sheet. One may come while
+  // the checks look: what they find is looked at again, and what is wrong for good stays so.
+  await expect(async () => {
+    await page.waitForFunction(() =>
+      document
+        .getAnimations()
+        .every((a) => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
+    );
+    const violations = await page.evaluate(
+      async (asked) => (await (window as Checked).axe?.run(document, asked))?.violations ?? null,
+      options,
+    );
+    const grave = violations?.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(grave?.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  }).toPass({ timeout: 8_000 });
 }
