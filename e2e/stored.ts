@@ -95,8 +95,8 @@ export function keepsIn(opener: Page): void {
 }
 
 /**
- * Goes a way through the interface that many tests begin with, and ends with its last page loaded anew. In a window that
- * tests share it is gone once; later ones find stored what it has stored.
+ * Goes a way through the interface that many tests begin with. In a window that tests share it is gone once; later ones
+ * find stored what it has stored, and load its last page.
  * @param way ends where all of it is stored
  */
 export async function stored(page: Page, name: string, way: () => Promise<void>): Promise<void> {

@@ -75,7 +75,7 @@ export function decodeParameter(
     const isPresent = part.supportBit === undefined || ((bytes[0] ?? 0) & (1 << part.supportBit)) !== 0;
     const value = isPresent ? partValue(part, raw) : null;
     const { unit } = part;
-    // Written out twice: a running picture makes some hundred of them a second.
+    // Written out twice: with a part that is spread in, a row takes ten times as long, and a running picture makes hundreds a second.
     if (part.part === undefined) rows.push({ service, pid: key, name: found.name, value, unit, source, raw });
     else
       rows.push({
