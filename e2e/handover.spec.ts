@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './window.ts';
 import { PDFDocument } from 'pdf-lib';
 import { pdfText } from './pdf-text.ts';
 import { example, station } from './helpers.ts';

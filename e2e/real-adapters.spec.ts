@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { StandIn, type StandInAdapter } from '@pincer/simulator';
 import { STAND_IN_PORT } from '../playwright.config.ts';
 import { openCase, station } from './helpers.ts';

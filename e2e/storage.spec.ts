@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './window.ts';
 import { connect, example, openCase, station } from './helpers.ts';
 import { expectAccessible } from './accessible.ts';
 

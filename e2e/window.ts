@@ -1,25 +1,47 @@
-import { test as base, type BrowserContextOptions, type Page } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHROMIUM } from '../playwright.config.ts';
 import { EMPTY_PAGE, keepsIn } from './stored.ts';
+
+/**
+ * Only a window with a profile keeps compiled code, and only where scripts are not compiled anew in the background while they
+ * come. The switch takes the place of the runner's own; what matters here of those is named again.
+ */
+const KEEPS_COMPILED = [
+  'BackgroundResourceFetch',
+  'PaintHolding',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'HttpsUpgrades',
+  'ThirdPartyStoragePartitioning',
+];
 
 export { expect, type Locator, type Page } from '@playwright/test';
 
 /**
  * Tests that ask for nothing special of the browser share its window: each has a page of its own and finds every storage
  * empty, as in a new profile, but what the browser has read and compiled of the program it has not to read again. A test
- * that changes the window itself (its language, its permissions, what runs before the page) takes the runner's own.
+ * that changes the window itself (its language, its workers, its network) takes the runner's own.
  */
 export const test = base.extend<object, { opener: Page }>({
   opener: [
-    async ({ browser }, use, info) => {
+    async ({ playwright }, use, info) => {
       const { actionTimeout = 0, ...asked } = info.project.use;
-      const context = await browser.newContext(asked as BrowserContextOptions);
+      const profile = mkdtempSync(join(tmpdir(), 'pincer-window-'));
+      const context = await playwright.chromium.launchPersistentContext(profile, {
+        ...(asked as Parameters<typeof playwright.chromium.launchPersistentContext>[1]),
+        ...CHROMIUM,
+        args: [...CHROMIUM.args, `--disable-features=${KEEPS_COMPILED.join(',')}`],
+      });
       context.setDefaultTimeout(actionTimeout);
-      const page = await context.newPage();
+      const page = context.pages()[0] ?? (await context.newPage());
       // Only from a page of the program's own does the browser open others that share its code.
       await page.goto(EMPTY_PAGE);
       keepsIn(page);
       await use(page);
       await context.close();
+      rmSync(profile, { recursive: true, force: true });
     },
     { scope: 'worker' },
   ],
@@ -35,6 +57,7 @@ export const test = base.extend<object, { opener: Page }>({
     if (viewport) await page.setViewportSize(viewport);
     await use(page);
     for (const each of context.pages()) if (each !== opener) await each.close();
+    await context.clearPermissions();
     await opener.evaluate(() => sessionStorage.clear());
     const session = await context.newCDPSession(opener);
     await session.send('Storage.clearDataForOrigin', {

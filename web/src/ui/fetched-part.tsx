@@ -1,31 +1,20 @@
-import { Suspense, lazy, useState, type ComponentProps, type ComponentType, type ReactNode } from 'react';
+import type { ComponentType, ReactNode } from 'react';
+import { useFetched } from './fetched.ts';
 
 /**
- * A part of the page that is fetched when it is first shown. What could not be fetched is asked for again by the next that is
- * shown in its place: a lazy component by itself would hold its first failure for good, however often one tries again.
+ * A part of the page that is fetched when it is first shown, and is there at once from then on. It is drawn as soon as it has
+ * come: a suspended one would be held back until 300 ms after the last sign of waiting. What could not be fetched is asked for
+ * again by the next that is shown in its place.
  * @param waiting what stands there meanwhile.
  */
 export function fetchedPart<P extends object>(
   load: () => Promise<ComponentType<P>>,
   waiting: ReactNode = null,
 ): ComponentType<P> {
-  const ask = () =>
-    lazy(async () => {
-      try {
-        return { default: await load() };
-      } catch (error) {
-        latest = ask();
-        throw error;
-      }
-    });
-  let latest = ask();
+  let come: ComponentType<P> | null = null;
+  const fetchIt = async () => (come = await load());
   return function Part(props: P) {
-    // The wait is inside, so that a failure ends this one and not only what it holds: the next begins with a new question.
-    const [Fetched] = useState(() => latest);
-    return (
-      <Suspense fallback={waiting}>
-        <Fetched {...(props as ComponentProps<typeof Fetched>)} />
-      </Suspense>
-    );
+    const Fetched = useFetched(fetchIt, come === null) ?? come;
+    return Fetched ? <Fetched {...props} /> : waiting;
   };
 }
