@@ -65,10 +65,10 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
     await page.waitForLoadState('networkidle');
     await expectAmerican(page, name);
   }
-  await page.goto('/case/case_wet/watch');
+  await walkTo(page, '/case/case_wet/watch');
   await expect(page.getByRole('heading', { name: 'Guided' })).toBeVisible();
   await expectAmerican(page, 'Watch');
-  await page.goto('/case/case_wet/handover');
+  await walkTo(page, '/case/case_wet/handover');
   await expect(page.getByRole('heading', { name: 'Handover sheet' })).toBeVisible();
   await expectAmerican(page, 'handover');
   const sheet = page.waitForEvent('download');
@@ -76,17 +76,17 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
   const written = await pdfText(await readFile(await (await sheet).path()));
   expect(written).toContain('P0302');
   expect(written).not.toMatch(/\b(workshop|petrol|tyre|bonnet)\b/i);
-  await page.goto('/case/case_wet/narrow');
+  await walkTo(page, '/case/case_wet/narrow');
   await page.getByRole('button', { name: 'Start this check' }).click();
   await page.getByRole('button', { name: 'I have read these; show me how' }).click();
   await expectAmerican(page, 'a check');
-  await page.goto('/words');
+  await walkTo(page, '/words');
   await expect(page.getByRole('heading', { name: 'Warning lights', exact: true })).toBeVisible();
   await expectAmerican(page, 'words');
-  await page.goto('/codes/P0128');
+  await walkTo(page, '/codes/P0128');
   await expect(page.getByText('The control unit detected')).toBeVisible();
   await expectAmerican(page, 'a code');
-  await page.goto('/settings');
+  await walkTo(page, '/settings');
   await expect(page.getByText('tire pressure gauge')).toBeVisible();
   await expect(page.getByText('Shop labor, per hour')).toBeVisible();
 });
@@ -99,7 +99,7 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
   await page.getByRole('radio', { name: '°C', exact: true }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
-  await page.goto('/codes/P2269');
+  await walkTo(page, '/codes/P2269');
   await page
     .getByRole('searchbox')
     .or(page.getByRole('combobox'))
@@ -107,7 +107,7 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
     .first()
     .fill('tire pressure');
   await expect(page.getByRole('link', { name: /Tyre pressure/ }).first()).toBeVisible();
-  await page.goto('/words');
+  await walkTo(page, '/words');
   await expect(page.getByText('reaches 71 °C')).toBeVisible();
 });
 

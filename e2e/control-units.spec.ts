@@ -122,8 +122,7 @@ test('a unit that another holds: told apart at once, and let go in a second roun
 });
 
 test('the stand-in is the vehicle most like the owner’s: a diesel van, a motorcycle', async ({ page }) => {
-  await example(page);
-  await page.goto('/case/case_dray/plug-in');
+  await example(page, '/case/case_dray/plug-in');
   await expect(page.getByLabel('Simulated vehicle')).toHaveValue('dray');
   await connect(page, 'Particulate filter full of soot');
   await readAll(page);

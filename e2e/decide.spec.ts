@@ -5,8 +5,7 @@ import { expectAccessible } from './accessible.ts';
 test('the plan as a tree, where the choice tips, one or the whole set, and what to do until then', async ({
   page,
 }) => {
-  await example(page);
-  await page.goto('/case/case_wet/decide');
+  await example(page, '/case/case_wet/decide');
   const plan = page.getByRole('region', { name: 'The plan until it is fixed' });
   await expect(plan).toContainText('First check:');
   const check = /First check: (.+?) [$€£]/.exec((await plan.textContent()) ?? '')?.[1] ?? '';

@@ -76,8 +76,7 @@ test('stations by number, the log, the sheet of keys, the garage', async ({ page
 test('keys of a single letter can be switched off, and stay so; Ctrl K works all the same', async ({
   page,
 }) => {
-  await example(page);
-  await page.goto('/settings');
+  await example(page, '/settings');
   await page.getByRole('checkbox', { name: 'Keyboard shortcuts of a single key' }).uncheck();
   await page.reload();
   const choice = page.getByRole('checkbox', { name: 'Keyboard shortcuts of a single key' });

@@ -10,8 +10,7 @@ test('get help leads to one page to take along, as a PDF, as text, and for a sea
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await example(page);
-  await page.goto('/case/case_wet/decide');
+  await example(page, '/case/case_wet/decide');
   await page.getByRole('button', { name: 'Choose: get help' }).click();
   const sheet = page.getByRole('article', { name: 'Handover: Tarrow Finch 1.4' });
   await expect(sheet).toContainText('P0302 Misfire: cylinder 2');

@@ -7,8 +7,7 @@ import { expectAccessible } from './accessible.ts';
 test('a vehicle over the years: sorted, renamed, put away and brought back, its costs as a file', async ({
   page,
 }) => {
-  await example(page);
-  await page.goto('/vehicle/veh_finch');
+  await example(page, '/vehicle/veh_finch');
   const history = page.getByRole('region', { name: 'Over the years' });
   await expect(history.getByRole('row')).toHaveCount(3);
   await history.getByRole('button', { name: 'Case', exact: true }).click();

@@ -26,8 +26,7 @@ test('the inspection: which rule, why it would fail, the drives to get there, an
 });
 
 test('a usual trip makes a plan by day, which can be taken along as a calendar file', async ({ page }) => {
-  await example(page);
-  await page.goto('/vehicle/veh_pippin');
+  await example(page, '/vehicle/veh_pippin');
   await page.getByRole('button', { name: 'A trip' }).click();
   await page.getByLabel('Destination').fill('To the mill');
   await page.getByLabel('Road').selectOption('country');

@@ -56,8 +56,7 @@ for (const [where, viewport] of LAPTOP_AND_PHONE)
     test('recalls and bulletins: what is sent is shown, only what fits is taken, and it counts', async ({
       page,
     }) => {
-      await example(page);
-      await page.goto('/case/case_wet/meaning');
+      await example(page, '/case/case_wet/meaning');
       const panel = page.getByRole('region', { name: 'Recalls and bulletins' });
       await expect(panel).toContainText(
         /Tarrow Finch 1\.4 · 2012 · (petrol|gasoline) · 1\.4 L · P0300 · P0302/,

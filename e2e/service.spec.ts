@@ -9,8 +9,7 @@ for (const [where, viewport] of LAPTOP_AND_PHONE)
     test('service by distance and date: noted, the handbook’s interval, the next date, a calendar', async ({
       page,
     }) => {
-      await example(page);
-      await page.goto('/vehicle/veh_finch');
+      await example(page, '/vehicle/veh_finch');
       const service = page.getByRole('region', { name: 'Service' });
       const oil = service.getByRole('button', { name: /Engine oil and filter/ });
       await expect(oil).toContainText('not known');

@@ -181,14 +181,13 @@ test('a station that breaks leaves the road, the rail, the log and the file in p
 });
 
 test('a panel that breaks leaves the rest of its station', async ({ page }) => {
-  await example(page);
   // Only the lines between facts and causes ask for it.
   await page.addInitScript(() => {
     CSS.escape = () => {
       throw new Error('broken on purpose');
     };
   });
-  await page.goto('/case/case_wet/narrow');
+  await example(page, '/case/case_wet/narrow');
   await expect(
     page.getByRole('alert').filter({ hasText: 'What ties facts to causes cannot be shown.' }),
   ).toBeVisible();
@@ -201,9 +200,8 @@ test('a panel that breaks leaves the rest of its station', async ({ page }) => {
 test('everything is saved as one file, the logbook is emptied, and the file brings it back', async ({
   page,
 }) => {
-  await example(page);
   // A picture in the log goes along.
-  await page.goto('/case/case_wet/light');
+  await example(page, '/case/case_wet/light');
   await page.getByRole('link', { name: /^Log/ }).click();
   const log = page.getByRole('dialog');
   await log.getByLabel('Add a picture or file').setInputFiles('docs/screenshots/light.png');

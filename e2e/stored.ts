@@ -98,15 +98,22 @@ export function keepsIn(opener: Page): void {
  * Goes a way through the interface that many tests begin with. In a window that tests share it is gone once; later ones
  * find stored what it has stored, and load its last page.
  * @param way ends where all of it is stored
+ * @param place another page to end at
  */
-export async function stored(page: Page, name: string, way: () => Promise<void>): Promise<void> {
+export async function stored(
+  page: Page,
+  name: string,
+  way: () => Promise<void>,
+  place?: string,
+): Promise<void> {
   // Only storage that is still empty, under no page that has opened it.
   const opener = page.url().endsWith(EMPTY_PAGE) ? keepers.get(page.context()) : undefined;
   const path = await opener?.evaluate(putBack, name);
   if (path) {
-    await page.goto(path);
+    await page.goto(place ?? path);
     return;
   }
   await way();
   await opener?.evaluate(keep, { name, path: new URL(page.url()).pathname });
+  if (place !== undefined) await page.goto(place);
 }

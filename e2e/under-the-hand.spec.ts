@@ -89,9 +89,8 @@ for (const [width, height] of [
 test('on a low screen the bar and the rail give way while scrolling down, the road stays, and Tab brings them back', async ({
   page,
 }) => {
-  await example(page);
   await page.setViewportSize({ width: 640, height: 400 });
-  await page.goto('/case/case_wet/light');
+  await example(page, '/case/case_wet/light');
   const rail = page.getByRole('navigation', { name: 'Stations' });
   await expect(page.getByRole('heading', { name: 'Warning lights' })).toBeVisible();
   await expect(rail).toBeVisible();
@@ -163,9 +162,8 @@ test('the road at each level, by day, in the dark and in forced colours: its but
 });
 
 test('on a phone the stations have their names one touch away', async ({ page }) => {
-  await example(page);
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/case/case_wet/light');
+  await example(page, '/case/case_wet/light');
   await page.getByRole('button', { name: 'Stations by name' }).click();
   await page
     .getByRole('dialog', { name: 'Stations' })
@@ -254,8 +252,7 @@ test('what changes is said once and politely: a verdict, what was recorded; noth
 test('the log by kind; each row’s menu says which entry it is of; Escape goes back to where one came from', async ({
   page,
 }) => {
-  await example(page);
-  await page.goto('/case/case_wet/light');
+  await example(page, '/case/case_wet/light');
   await expect(page.getByRole('heading', { name: 'Warning lights' })).toBeVisible();
   const opener = page.getByRole('link', { name: /^Log, / });
   await opener.focus();
@@ -306,8 +303,7 @@ test('nothing depends on colour or motion: forced colours and reduced motion kee
   page,
 }) => {
   await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
-  await example(page);
-  await page.goto('/case/case_wet/narrow');
+  await example(page, '/case/case_wet/narrow');
   await expect(page.getByRole('heading', { name: 'What it can be' })).toBeVisible();
   const road = page.getByRole('region', { name: 'How far you may still drive' });
   await expect(road.getByRole('button')).toBeVisible();
@@ -328,8 +324,7 @@ test('nothing depends on colour or motion: forced colours and reduced motion kee
 test('a case prints as a document: road, codes, causes and the whole log; on paper nothing is clipped', async ({
   page,
 }) => {
-  await example(page);
-  await page.goto('/case/case_wet/light?log');
+  await example(page, '/case/case_wet/light?log');
   // Where the browser opens no page for it, the same document is saved: so it can be read back here.
   await page.evaluate(() => {
     window.open = () => null;

@@ -5,24 +5,13 @@ import { join } from 'node:path';
 import { CHROMIUM } from '../playwright.config.ts';
 import { EMPTY_PAGE, keepsIn } from './stored.ts';
 
-/**
- * Only a window with a profile keeps compiled code, and only where scripts are not compiled anew in the background while they
- * come. The switch takes the place of the runner's own; what matters here of those is named again.
- */
-const KEEPS_COMPILED = [
-  'BackgroundResourceFetch',
-  'PaintHolding',
-  'AvoidUnnecessaryBeforeUnloadCheckSync',
-  'HttpsUpgrades',
-  'ThirdPartyStoragePartitioning',
-];
-
 export { expect, type Locator, type Page } from '@playwright/test';
 
 /**
  * Tests that ask for nothing special of the browser share its window: each has a page of its own and finds every storage
- * empty, as in a new profile, but what the browser has read and compiled of the program it has not to read again. A test
- * that changes the window itself (its language, its workers, its network) takes the runner's own.
+ * empty, as in a new profile, but what the browser has read and compiled of the program it has not to read again; only a
+ * window with a profile keeps that. A test that changes the window itself (its language, its workers, its network) takes the
+ * runner's own.
  */
 export const test = base.extend<object, { opener: Page }>({
   opener: [
@@ -32,7 +21,6 @@ export const test = base.extend<object, { opener: Page }>({
       const context = await playwright.chromium.launchPersistentContext(profile, {
         ...(asked as Parameters<typeof playwright.chromium.launchPersistentContext>[1]),
         ...CHROMIUM,
-        args: [...CHROMIUM.args, `--disable-features=${KEEPS_COMPILED.join(',')}`],
       });
       context.setDefaultTimeout(actionTimeout);
       const page = context.pages()[0] ?? (await context.newPage());
