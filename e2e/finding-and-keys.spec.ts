@@ -1,5 +1,5 @@
 import { expect, test } from './window.ts';
-import { example, openStrikeOut } from './helpers.ts';
+import { example, openCase, openStrikeOut } from './helpers.ts';
 
 test('from a code typed in to its meaning, one touch', async ({ page }) => {
   await page.goto('/');
@@ -93,6 +93,18 @@ test('keys of a single letter can be switched off, and stay so; Ctrl K works all
   await page.getByRole('heading', { name: 'Settings', level: 1 }).click();
   await page.keyboard.press('g');
   await expect(page.getByRole('heading', { name: 'Garage' })).toBeVisible();
+});
+
+test('a station that is fetched stands as soon as it has come: no timer holds it back', async ({ page }) => {
+  await openCase(page);
+  await page.addInitScript(() => {
+    const later = window.setTimeout;
+    // Whatever would go on by itself after a while does not.
+    window.setTimeout = ((run: TimerHandler, ms = 0, ...rest: unknown[]) =>
+      ms > 50 ? 0 : later(run, ms, ...rest)) as typeof setTimeout;
+  });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Which light is on, and how does it run?' })).toBeVisible();
 });
 
 test('an entry is struck out with a reason and its weight goes', async ({ page }) => {

@@ -38,8 +38,8 @@ const KIND_OF: Readonly<Record<Entry['kind'], Exclude<LogKind, 'all'>>> = {
 };
 
 /** Entries of one kind; what strikes an entry out goes with the entry that it strikes. */
-export function ofKind(entries: readonly Entry[], kind: LogKind): Entry[] {
-  if (kind === 'all') return [...entries];
+export function ofKind(entries: readonly Entry[], kind: LogKind): readonly Entry[] {
+  if (kind === 'all') return entries;
   const shown = new Set(
     entries.filter((e) => e.kind !== 'retracted' && KIND_OF[e.kind] === kind).map((e) => e.id),
   );

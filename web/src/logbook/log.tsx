@@ -31,8 +31,17 @@ type Row = { key: string; day: string } | { key: string; entry: Entry };
 const isSameDate = (a: Date, b: Date): boolean =>
   a.getDate() === b.getDate() && a.getMonth() === b.getMonth() && a.getFullYear() === b.getFullYear();
 
+/** Of the lists that were shown: one that has not grown since has the same rows, and a log of thousands is opened often. */
+const rowsShown = new WeakMap<readonly Entry[], readonly Row[]>();
+
 /** Newest first, under the days on which they were recorded. */
-function rowsOf(entries: readonly Entry[]): Row[] {
+function rowsOf(entries: readonly Entry[]): readonly Row[] {
+  const shown = rowsShown.get(entries) ?? makeRows(entries);
+  rowsShown.set(entries, shown);
+  return shown;
+}
+
+function makeRows(entries: readonly Entry[]): Row[] {
   let last: Date | null = null;
   return inOrder(entries)
     .reverse()
