@@ -25,7 +25,7 @@ const DAY_PX = 44;
 const LOG_KIND_IDS = Object.keys(LOG_KINDS) as LogKind[];
 
 /** A row of the log: the heading of a day, or an entry of it. */
-type Row = { key: string; day: string } | { key: string; entry: Entry };
+type Row = { key: string; dayOf: string } | { key: string; entry: Entry };
 
 /** Cheaper than to write both out: a log of thousands is gone through each time that it opens. */
 const isSameDate = (a: Date, b: Date): boolean =>
@@ -50,7 +50,7 @@ function makeRows(entries: readonly Entry[]): Row[] {
       const date = new Date(entry.at);
       if (last !== null && isSameDate(last, date)) return [own];
       last = date;
-      return [{ key: `day of ${entry.id}`, day: day(entry.at) }, own];
+      return [{ key: `day of ${entry.id}`, dayOf: entry.at }, own];
     });
 }
 
@@ -124,7 +124,7 @@ function Rows({
     count: rows.length,
     // The sheet that scrolls is the one around it.
     getScrollElement: () => list.current?.parentElement ?? null,
-    estimateSize: (i) => (rows[i] && 'day' in rows[i] ? DAY_PX : ROW_PX),
+    estimateSize: (i) => (rows[i] && 'dayOf' in rows[i] ? DAY_PX : ROW_PX),
     getItemKey,
     overscan: AHEAD,
     // A reason that is being typed stays, wherever one looks meanwhile.
@@ -163,8 +163,8 @@ function Rows({
               className="absolute inset-x-0 top-0"
               style={{ transform: `translateY(${start}px)` }}
             >
-              {'day' in row ? (
-                <h3 className="pb-1 pt-3 text-[15px] font-bold">{row.day}</h3>
+              {'dayOf' in row ? (
+                <h3 className="pb-1 pt-3 text-[15px] font-bold">{day(row.dayOf)}</h3>
               ) : (
                 <LogEntry
                   entry={row.entry}
