@@ -1,18 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { defineConfig } from '@playwright/test';
 
-/**
- * Code that was compiled is kept in a profile, but not used where scripts are compiled anew in the background while they come.
- * The switch takes the place of the runner's own; what matters here of those is named again.
- */
-const LEFT_OUT = [
-  'BackgroundResourceFetch',
-  'PaintHolding',
-  'AvoidUnnecessaryBeforeUnloadCheckSync',
-  'HttpsUpgrades',
-  'ThirdPartyStoragePartitioning',
-];
-
 /** Debian's Chromium, kept from talking to anybody. */
 export const CHROMIUM = {
   executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
@@ -26,7 +14,6 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
-    `--disable-features=${LEFT_OUT.join(',')}`,
   ],
 };
 

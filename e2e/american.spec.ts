@@ -99,7 +99,7 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
   await page.getByRole('radio', { name: '°C', exact: true }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
-  await walkTo(page, '/codes/P2269');
+  await page.goto('/codes/P2269');
   await page
     .getByRole('searchbox')
     .or(page.getByRole('combobox'))
@@ -107,7 +107,7 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
     .first()
     .fill('tire pressure');
   await expect(page.getByRole('link', { name: /Tyre pressure/ }).first()).toBeVisible();
-  await walkTo(page, '/words');
+  await page.goto('/words');
   await expect(page.getByText('reaches 71 °C')).toBeVisible();
 });
 

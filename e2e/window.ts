@@ -8,6 +8,18 @@ import { EMPTY_PAGE, keepsIn } from './stored.ts';
 export { expect, type Locator, type Page } from '@playwright/test';
 
 /**
+ * Code that was compiled is kept in a profile, but not used where scripts are compiled anew in the background while they come.
+ * The switch takes the place of the runner's own; what matters here of those is named again.
+ */
+const LEFT_OUT = [
+  'BackgroundResourceFetch',
+  'PaintHolding',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'HttpsUpgrades',
+  'ThirdPartyStoragePartitioning',
+];
+
+/**
  * Tests that ask for nothing special of the browser share its window: each has a page of its own and finds every storage
  * empty, as in a new profile, but what the browser has read and compiled of the program it has not to read again; only a
  * window with a profile keeps that. A test that changes the window itself (its language, its workers, its network) takes the
@@ -21,6 +33,7 @@ export const test = base.extend<object, { opener: Page }>({
       const context = await playwright.chromium.launchPersistentContext(profile, {
         ...(asked as Parameters<typeof playwright.chromium.launchPersistentContext>[1]),
         ...CHROMIUM,
+        args: [...CHROMIUM.args, `--disable-features=${LEFT_OUT.join(',')}`],
       });
       context.setDefaultTimeout(actionTimeout);
       const page = context.pages()[0] ?? (await context.newPage());
