@@ -57,6 +57,7 @@ import { planView, type PlanView } from './plan.ts';
 import { repairFacts } from './repair-facts.ts';
 import { returnFacts, returnsView, type ReturnsView } from './return-facts.ts';
 import { serviceFacts } from './service-facts.ts';
+import { judgeOffers, type OfferView } from './offers.ts';
 import { stationViews, type StationView } from './stations.ts';
 import { groupCodes, type Group } from './stories.ts';
 import { NOTHING, together, type Fact, type Told } from './told.ts';
@@ -112,6 +113,8 @@ export interface Assessment {
   /** What lowers the risk until it is fixed, and when to look again. */
   untilThen: UntilThen;
   breakEvens: string[];
+  /** Offers and invoices, each line held against the evidence; the one that costs least on average first. */
+  offers: OfferView[];
   /** Procedures for the likeliest causes, the planned order first. */
   procedures: ProcedureView[];
   judgements: Judgement[];
@@ -289,6 +292,7 @@ export function assess(
         : null,
     untilThen: untilThen(allowance),
     breakEvens: decision.breakEvens,
+    offers: judgeOffers(state.offers, { causes, options: decision.options }),
     procedures: repairs,
     judgements: [...told.judgements],
     proof,

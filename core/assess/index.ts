@@ -5,7 +5,7 @@ export { engineOf } from './engine-of.ts';
 export { handover, handoverText, type Handover, type Sheet } from './handover.ts';
 export { ownerReport } from './owner-report.ts';
 export { CODE_STATE_MEANS, codeStateWords, explainFor } from './explain-for.ts';
-export { amountOf, judgeOffers, type OfferLine, type OfferView } from './offers.ts';
+export { amountOf, type OfferLine, type OfferView } from './offers.ts';
 export {
   earlierCases,
   unitsAnswered,

@@ -1,8 +1,8 @@
-import { DEFAULT_OWNER } from '@pincer/core/case';
 import { causeById } from '@pincer/core/knowledge';
 import { CAR, NOW, makeCase, makeScan, saw, scanEntry } from '../test/make-case.ts';
 import { OFFER_WORDS } from './offer-words.ts';
-import { amountOf, assess, judgeOffers } from './index.ts';
+import { judgeOffers } from './offers.ts';
+import { amountOf, assess } from './index.ts';
 
 const WET = assess(
   makeCase(
@@ -18,7 +18,6 @@ const judge = (...texts: string[]) =>
   judgeOffers(
     texts.map((text, i) => ({ id: `ent_${i}`, name: `Offer ${i + 1}`, text })),
     WET,
-    DEFAULT_OWNER,
   );
 const line = (text: string) => judge(text)[0]?.lines[0];
 
@@ -99,5 +98,19 @@ describe('held against a misfire in the wet', () => {
     expect(offer?.total).toBe(792);
     // A plain service asks for nothing.
     expect(judge('Oil change 89')[0]?.questions).toEqual([]);
+  });
+
+  test('the advice holds those of the log, the better one first', () => {
+    const { offers } = assess(
+      makeCase(
+        { kind: 'lamp', lamp: 'engine', mode: 'flashing' },
+        scanEntry(makeScan(['P0302'])),
+        { kind: 'offer', name: 'The dearer one', text: 'Catalytic converter 780.00' },
+        { kind: 'offer', name: 'The better one', text: 'Coil boot 18' },
+      ),
+      CAR,
+      NOW,
+    );
+    expect(offers.map((o) => o.name)).toEqual(['The better one', 'The dearer one']);
   });
 });

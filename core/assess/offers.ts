@@ -1,8 +1,7 @@
-import type { Owner } from '@pincer/core/case';
+import type { Option } from '@pincer/core/decision';
 import { causeById } from '@pincer/core/knowledge';
-import { tellAll } from '@pincer/core/words';
-import type { Assessment } from './assess.ts';
 import { DIAGNOSIS_WORDS, LABOUR_WORDS, OFFER_WORDS, SERVICE_WORDS, TOTAL_WORDS } from './offer-words.ts';
+import type { CauseView } from './views.ts';
 
 /** One line of an offer, and what it pays for. */
 export interface OfferLine {
@@ -133,8 +132,7 @@ function totalOf(lines: readonly OfferLine[]): number | null {
  */
 export function judgeOffers(
   offers: readonly { id: string; name: string; text: string }[],
-  { causes, options }: Pick<Assessment, 'causes' | 'options'>,
-  owner: Owner,
+  { causes, options }: { causes: readonly CauseView[]; options: readonly Option[] },
 ): OfferView[] {
   const chanceOf = (id: string): number =>
     causes.filter((c) => c.id.split(':')[0] === id).reduce((sum, c) => sum + c.probability, 0);
@@ -165,8 +163,5 @@ export function judgeOffers(
     };
   });
   const cost = (o: OfferView): number => o.expected ?? Infinity;
-  return tellAll(
-    views.sort((a, b) => cost(a) - cost(b)),
-    owner,
-  );
+  return views.sort((a, b) => cost(a) - cost(b));
 }

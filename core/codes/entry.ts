@@ -1,5 +1,6 @@
 import type { ComponentId } from './components.ts';
 import type { FailureId } from './failures.ts';
+import { once } from './once.ts';
 
 /** Where a code points. */
 export interface Place {
@@ -18,9 +19,10 @@ export interface CodeEntry {
   failure: FailureId;
 }
 
-/** A table of codes while it is written: one code, or several in a row. */
+/** A table of codes as it is written: one code, or several in a row. */
 export interface CodeTable {
-  entries: readonly CodeEntry[];
+  /** All of them, one by one; rows are told off when they are first asked for. */
+  entries: () => readonly CodeEntry[];
   one: (code: string, component: ComponentId, failure: FailureId, place?: Place) => void;
   /** Codes in a row, one for each way of failing; null leaves one out. */
   row: (base: string, component: ComponentId, failures: readonly (FailureId | null)[], place?: Place) => void;
@@ -40,17 +42,25 @@ export function codeAt(base: string, offset: number): string {
 
 /** An empty table. */
 export function codeTable(): CodeTable {
-  const entries: CodeEntry[] = [];
-  const one: CodeTable['one'] = (code, component, failure, place = {}) => {
-    entries.push({ code, component, place, failure });
+  const written: {
+    base: string;
+    component: ComponentId;
+    failures: readonly (FailureId | null)[];
+    place: Place;
+  }[] = [];
+  const row: CodeTable['row'] = (base, component, failures, place = {}) => {
+    written.push({ base, component, failures, place });
   };
   return {
-    entries,
-    one,
-    row: (base, component, failures, place = {}) =>
-      failures.forEach((failure, i) => {
-        if (failure) one(codeAt(base, i), component, failure, place);
-      }),
+    entries: once(() =>
+      written.flatMap(({ base, component, failures, place }) =>
+        failures.flatMap((failure, i) =>
+          failure ? [{ code: i === 0 ? base : codeAt(base, i), component, place, failure }] : [],
+        ),
+      ),
+    ),
+    one: (code, component, failure, place) => row(code, component, [failure], place),
+    row,
   };
 }
 

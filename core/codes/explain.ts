@@ -2,11 +2,12 @@ import { TROUBLE_CODE } from '@pincer/core/obd';
 import { COMPONENTS } from './components.ts';
 import { AREAS, type Component } from './part.ts';
 import type { CodeEntry, Place } from './entry.ts';
-import { CODE_ENTRIES } from './families.ts';
+import { codeEntries } from './families.ts';
 import { meaningOf } from './meaning.ts';
+import { once } from './once.ts';
 import { phraseOf, titleOf } from './title.ts';
 
-const BY_CODE: ReadonlyMap<string, CodeEntry> = new Map(CODE_ENTRIES.map((e) => [e.code, e]));
+const byCode = once((): ReadonlyMap<string, CodeEntry> => new Map(codeEntries().map((e) => [e.code, e])));
 
 export const SYSTEMS = { P: 'powertrain', C: 'chassis', B: 'body', U: 'network' } as const;
 
@@ -54,7 +55,7 @@ const LOOK_ALIKES: Readonly<Record<string, string>> = {
 
 /** Structure of a described code, or null. */
 export function codeEntry(code: string): CodeEntry | null {
-  return BY_CODE.get(code) ?? null;
+  return byCode().get(code) ?? null;
 }
 
 /** Every name under which the part of a code is known: the standard's, and those under which it is looked for. */
@@ -65,7 +66,7 @@ export function namesOf(entry: CodeEntry): readonly string[] {
 
 /** All described codes. */
 export function describedCodes(): readonly CodeEntry[] {
-  return CODE_ENTRIES;
+  return codeEntries();
 }
 
 /** Whether SAE J2012 defines this code's range, or leaves it to the maker. The code must be well formed. */
@@ -119,7 +120,7 @@ export function explainCode(text: string): Explanation {
   }
   const system = SYSTEMS[(code[0] ?? 'P') as keyof typeof SYSTEMS];
   const area = areaOfDigits(code);
-  const entry = BY_CODE.get(code);
+  const entry = byCode().get(code);
   if (entry) {
     const component: Component = COMPONENTS[entry.component];
     const title = titleOf(entry);

@@ -12,20 +12,21 @@ import { P2_IGNITION_EMISSION } from './families/p2-ignition-emission.ts';
 import { P2_INPUTS_OUTPUTS } from './families/p2-inputs-outputs.ts';
 import { P2_TRANSMISSION } from './families/p2-transmission.ts';
 import { P3_CYLINDER_CUT } from './families/p3-cylinder-cut.ts';
+import { once } from './once.ts';
 
 /** Every described code of SAE J2012 / ISO 15031-6, family by family. */
-export const CODE_ENTRIES: readonly CodeEntry[] = [
-  ...P0_FUEL_AND_AIR,
-  ...P0_IGNITION_EMISSION,
-  ...P0_INPUTS_OUTPUTS,
-  ...P0_TRANSMISSION,
-  ...P0_HYBRID,
-  ...P2_FUEL_AND_AIR,
-  ...P2_IGNITION_EMISSION,
-  ...P2_INPUTS_OUTPUTS,
-  ...P2_TRANSMISSION,
-  ...P3_CYLINDER_CUT,
-  ...NETWORK,
-  ...CHASSIS,
-  ...BODY,
-];
+export const codeEntries = once((): readonly CodeEntry[] => [
+  ...P0_FUEL_AND_AIR(),
+  ...P0_IGNITION_EMISSION(),
+  ...P0_INPUTS_OUTPUTS(),
+  ...P0_TRANSMISSION(),
+  ...P0_HYBRID(),
+  ...P2_FUEL_AND_AIR(),
+  ...P2_IGNITION_EMISSION(),
+  ...P2_INPUTS_OUTPUTS(),
+  ...P2_TRANSMISSION(),
+  ...P3_CYLINDER_CUT(),
+  ...NETWORK(),
+  ...CHASSIS(),
+  ...BODY(),
+]);

@@ -19,14 +19,8 @@ export {
   type RepairPlan,
 } from './costs.ts';
 export { likelihood, likelihoodRow, outcomeChances, type Evidence } from './evidence.ts';
-export {
-  atCylinder,
-  instancesFor,
-  otherCylinder,
-  strengthOf,
-  strengthsOf,
-  type CauseInstance,
-} from './instances.ts';
+export { atCylinder, otherCylinder } from './cylinders.ts';
+export { instancesFor, strengthOf, strengthsOf, type CauseInstance } from './instances.ts';
 export { CHECK_WORTH_IT, rankChecks, type CheckOutlook } from './next-check.ts';
 export type { Hypothesis } from './hypothesis.ts';
 export { quietOf, type Quiet, type QuietKind, type QuietNow } from './quiet.ts';

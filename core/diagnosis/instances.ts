@@ -1,5 +1,6 @@
 import { ageOf, cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CAUSES, notFitted, observationKind, type Cause, type ObservationKey } from '@pincer/core/knowledge';
+import { atCylinder } from './cylinders.ts';
 
 /** A cause at its place: for the engine, or for one cylinder. */
 export interface CauseInstance {
@@ -12,18 +13,6 @@ export interface CauseInstance {
   prior: number;
   /** What the owner’s own closed cases have multiplied it by; left out where they say nothing. */
   lift?: number;
-}
-
-/** Fills the cylinder into a text. */
-export function atCylinder(text: string, cylinder: number | null, other?: number): string {
-  return text
-    .replaceAll('{n}', cylinder === null ? '' : String(cylinder))
-    .replaceAll('{m}', other === undefined ? '' : String(other));
-}
-
-/** A neighbouring cylinder to swap parts with. */
-export function otherCylinder(cylinder: number, cylinders: number): number {
-  return cylinder < cylinders ? cylinder + 1 : Math.max(1, cylinder - 1);
 }
 
 /** Highest prior that factors may lift a cause to. */

@@ -4,7 +4,8 @@ import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, helpOf, repairCost, repairPlan, withoutSpent, type RepairPlan } from './costs.ts';
 import { forecasts } from './evidence.ts';
 import { columnsOf, hypothesesUnder, type Hypothesis } from './hypothesis.ts';
-import { atCylinder, otherCylinder, type CauseInstance } from './instances.ts';
+import { atCylinder, otherCylinder } from './cylinders.ts';
+import type { CauseInstance } from './instances.ts';
 import { marginalsOf, type Posterior } from './posterior.ts';
 
 /** Saving from which a check is worth its trouble, currency units; below it the repair itself is the next thing. */

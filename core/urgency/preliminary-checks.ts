@@ -1,5 +1,11 @@
 import type { CaseState, LampId } from '@pincer/core/case';
-import { checkById, type ObservationKey } from '@pincer/core/knowledge';
+import {
+  CAUTIONS,
+  checkById,
+  type Check,
+  type CheckOutcome,
+  type ObservationKey,
+} from '@pincer/core/knowledge';
 import type { Vehicle } from '@pincer/core/vehicle';
 
 /** Something that costs next to nothing and is worth doing before anything else. */
@@ -9,9 +15,17 @@ export interface PreliminaryCheck {
   /** Why it comes first here. */
   why: string;
   /** The check whose result can be noted at once; null where there is nothing to note. */
-  check: string | null;
+  check: PreliminaryTry | null;
   /** Minutes that it takes. */
   minutes: number;
+}
+
+/** How it is done and what can come of it, by the check that it is. */
+export interface PreliminaryTry {
+  id: string;
+  how: string;
+  cautions: string[];
+  outcomes: Pick<CheckOutcome, 'id' | 'title'>[];
 }
 
 interface Known {
@@ -156,11 +170,21 @@ export function preliminaryChecks(state: CaseState, vehicle: Vehicle): Prelimina
   const { checks, checksNotDone } = state.standing;
   return PRELIMINARY_CHECKS.filter(
     (r) => r.when(known) && !(r.check && (checks.has(r.check) || checksNotDone.get(r.check) === 'has-none')),
-  ).map((r) => ({
-    id: r.id,
-    title: r.title,
-    why: r.why,
-    check: r.check ?? null,
-    minutes: (r.check ? checkById(r.check)?.minutes : r.minutes) ?? 0,
-  }));
+  ).map((r) => {
+    const check = r.check === undefined ? undefined : checkById(r.check);
+    return {
+      id: r.id,
+      title: r.title,
+      why: r.why,
+      check: check ? tryOf(check) : null,
+      minutes: (r.check ? check?.minutes : r.minutes) ?? 0,
+    };
+  });
 }
+
+const tryOf = ({ id, how, cautions, outcomes }: Check): PreliminaryTry => ({
+  id,
+  how,
+  cautions: cautions.map((c) => CAUTIONS[c]),
+  outcomes: outcomes.map((o) => ({ id: o.id, title: o.title })),
+});

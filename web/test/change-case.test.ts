@@ -12,10 +12,10 @@ jest.mock('localforage', () => {
 import { loadAll } from '../src/storage/records.ts';
 import { checkStorage } from '../src/store/keep.ts';
 import { lessonsOf } from '../src/store/lessons.ts';
-import { changeCase, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
+import { changeCase, decodeFile, load, openCase, putVehicle, record } from '../src/store/logbook-actions.ts';
 import { takeInStored } from '../src/store/take-in.ts';
 import { addDemo, addImport, checkImport, exportCase, forgetCase } from '../src/store/transfer-actions.ts';
-import { aPage, notes, type Page } from './pages.ts';
+import { CORE_HERE, aPage, notes, type Page } from './pages.ts';
 import { allCases, allVehicles } from '../src/store/logbook-selectors.ts';
 
 /** A busy machine is no reason to fail. */
@@ -139,6 +139,19 @@ describe('a case by another name, or put away', () => {
     await fresh.dispatch(addImport(checked.file));
     expect(caseOf(fresh, id)).toEqual(whole);
   });
+});
+
+test('where what reads a file could not be fetched, it is said, and nothing was added', async () => {
+  const gone = () => Promise.reject(new TypeError('Failed to fetch dynamically imported module'));
+  const one = aPage({ core: { ...CORE_HERE.core, readCaseFile: gone, decodeFileText: gone } });
+  pages.push(one);
+  await one.dispatch(load());
+  expect(await one.dispatch(checkImport('{}'))).toEqual({
+    ok: false,
+    message: expect.stringMatching(/could not be fetched.*choose the file again/) as string,
+  });
+  expect(await one.dispatch(decodeFile('7E8 03 41 0C 00'))).toBeNull();
+  expect(one.store.getState().logbook.cases.ids).toEqual([]);
 });
 
 describe('a change made while the notes of the last time are being written', () => {

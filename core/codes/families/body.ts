@@ -1,4 +1,4 @@
-import { codeTable, type CodeEntry } from '../entry.ts';
+import { codeTable } from '../entry.ts';
 
 const { entries, one } = codeTable();
 
@@ -36,4 +36,4 @@ one('B0097', 'crash-sensor', 'circuit', { label: 'right side 2' });
 one('B00A0', 'seat-occupancy', 'system');
 
 /** B0: airbags and belts. */
-export const BODY: readonly CodeEntry[] = entries;
+export const BODY = entries;

@@ -1,4 +1,4 @@
-import { codeTable, type CodeEntry } from '../entry.ts';
+import { codeTable } from '../entry.ts';
 
 const { entries, one } = codeTable();
 
@@ -56,4 +56,4 @@ one('C0086', 'brake-warning-lamp', 'circuit', { label: 'stability' });
 one('C0089', 'traction-switch', 'circuit');
 
 /** C0: brakes, stability, steering and tyres. */
-export const CHASSIS: readonly CodeEntry[] = entries;
+export const CHASSIS = entries;

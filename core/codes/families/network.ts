@@ -1,4 +1,4 @@
-import { codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -236,4 +236,4 @@ one('U3003', 'battery-voltage', 'circuit');
 one('U3004', 'power-relay', 'circuit', { label: 'accessory' });
 
 /** U0 and U3: the network between control units. */
-export const NETWORK: readonly CodeEntry[] = entries;
+export const NETWORK = entries;

@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, OPEN_4, OXYGEN, SENSOR, codeAt, codeTable, type CodeEntry, type Place } from '../entry.ts';
+import { CONTROL, OPEN_3, OPEN_4, OXYGEN, SENSOR, codeAt, codeTable, type Place } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -168,4 +168,4 @@ row('P010A', 'air-flow-sensor', SENSOR, { label: 'B' });
 one('P010F', 'air-flow-sensor', 'correlation', { label: 'A and B' });
 
 /** P00, P01, P02 of the standard: fuel, air, injectors, boost. */
-export const P0_FUEL_AND_AIR: readonly CodeEntry[] = entries;
+export const P0_FUEL_AND_AIR = entries;

@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, SENSOR, SENSOR_4, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { CONTROL, OPEN_3, SENSOR, SENSOR_4, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -52,4 +52,4 @@ one('P0AC4', 'hybrid-unit', 'lamp-request', { label: 'hybrid drive' });
 row('P0AC0', 'traction-battery-current', SENSOR_4, { label: 'A' });
 
 /** P0A: hybrid and electric drive. */
-export const P0_HYBRID: readonly CodeEntry[] = entries;
+export const P0_HYBRID = entries;

@@ -1,4 +1,4 @@
-import { SENSOR, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { SENSOR, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -96,4 +96,4 @@ one('P046C', 'egr-sensor', 'range', { label: 'A' });
 row('P049A', 'egr-flow', ['flow-wrong', 'flow-low', 'flow-high'], { label: 'B' });
 
 /** P03 and P04: ignition, misfire, emission control. */
-export const P0_IGNITION_EMISSION: readonly CodeEntry[] = entries;
+export const P0_IGNITION_EMISSION = entries;

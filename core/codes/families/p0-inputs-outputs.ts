@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, SENSOR, SENSOR_4, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { CONTROL, OPEN_3, SENSOR, SENSOR_4, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -149,4 +149,4 @@ one('P06DE', 'oil-pump', 'stuck-on', { label: 'pressure control' });
 row('P06DA', 'oil-pump', OPEN_3, { label: 'pressure control' });
 
 /** P05 and P06: speed, idle, inputs, control units and outputs. */
-export const P0_INPUTS_OUTPUTS: readonly CodeEntry[] = entries;
+export const P0_INPUTS_OUTPUTS = entries;

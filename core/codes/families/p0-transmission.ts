@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -104,4 +104,4 @@ row('P0992', 'fluid-pressure-sensor', SENSOR, { label: 'F' });
 row('P0997', 'shift-solenoid', ['range', 'circuit-low', 'circuit-high'], { label: 'F control' });
 
 /** P07, P08, P09: transmission. */
-export const P0_TRANSMISSION: readonly CodeEntry[] = entries;
+export const P0_TRANSMISSION = entries;

@@ -1,4 +1,4 @@
-import { OPEN_3, OPEN_4, SENSOR, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { OPEN_3, OPEN_4, SENSOR, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -131,4 +131,4 @@ row('P20E8', 'reductant-pressure', ['value-low', 'value-high']);
 row('P229E', 'nox-sensor', ['circuit', 'range', 'low', 'high'], { bank: 1, sensor: 2 });
 
 /** P20, P21, P22: intake, throttle, mixture, NOx and boost. */
-export const P2_FUEL_AND_AIR: readonly CodeEntry[] = entries;
+export const P2_FUEL_AND_AIR = entries;

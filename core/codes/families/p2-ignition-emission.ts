@@ -1,4 +1,4 @@
-import { OPEN_3, SENSOR, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { OPEN_3, SENSOR, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -49,4 +49,4 @@ one('P24AE', 'soot-sensor', 'circuit');
 row('P24AF', 'soot-sensor', ['range', 'low', 'high', 'intermittent']);
 
 /** P23 and P24: coils and knock in detail, emission control. */
-export const P2_IGNITION_EMISSION: readonly CodeEntry[] = entries;
+export const P2_IGNITION_EMISSION = entries;

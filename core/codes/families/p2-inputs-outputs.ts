@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -54,4 +54,4 @@ row('P2684', 'actuator-supply', OPEN_3, { label: 'C' });
 row('P2687', 'fuel-supply-heater', OPEN_3);
 
 /** P25 and P26: supplies, inputs and outputs. */
-export const P2_INPUTS_OUTPUTS: readonly CodeEntry[] = entries;
+export const P2_INPUTS_OUTPUTS = entries;

@@ -1,4 +1,4 @@
-import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, SPEED, codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { CONTROL, OPEN_3, OPEN_4, SENSOR, SENSOR_4, SOLENOID, SPEED, codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -41,4 +41,4 @@ one('P2806', 'range-sensor', 'not-learned', { label: 'alignment' });
 );
 
 /** P27, P28 and P2A: transmission in detail, oxygen sensor ranges. */
-export const P2_TRANSMISSION: readonly CodeEntry[] = entries;
+export const P2_TRANSMISSION = entries;

@@ -1,4 +1,4 @@
-import { codeAt, codeTable, type CodeEntry } from '../entry.ts';
+import { codeAt, codeTable } from '../entry.ts';
 
 const { entries, one, row } = codeTable();
 
@@ -11,4 +11,4 @@ for (let cylinder = 1; cylinder <= 12; cylinder++) {
 one('P3497', 'cylinder-cut', 'system', { bank: 2 });
 
 /** P34: cylinders switched off at light load. */
-export const P3_CYLINDER_CUT: readonly CodeEntry[] = entries;
+export const P3_CYLINDER_CUT = entries;

@@ -78,11 +78,15 @@ export const NOTICED: Readonly<Partial<Record<ObservationKey, Strengths>>> = {
 
 /** The causes with what owners notice of them. */
 export function withNoticed(causes: readonly Cause[]): Cause[] {
+  const byCause = new Map<string, Record<string, number>>();
+  for (const [sign, strengths] of Object.entries(NOTICED))
+    for (const [cause, strength] of Object.entries(strengths)) {
+      const noticed = byCause.get(cause) ?? {};
+      noticed[sign] = strength;
+      byCause.set(cause, noticed);
+    }
   return causes.map((cause) => {
-    const more = Object.entries(NOTICED).flatMap(([sign, strengths]) => {
-      const strength = strengths[cause.id];
-      return strength === undefined ? [] : [[sign, strength] as const];
-    });
-    return more.length === 0 ? cause : { ...cause, effects: { ...cause.effects, ...Object.fromEntries(more) } };
+    const noticed = byCause.get(cause.id);
+    return noticed ? { ...cause, effects: { ...cause.effects, ...noticed } } : cause;
   });
 }

@@ -330,10 +330,21 @@ const AC_RELAY_SWAP = look(
 
 /** The checks, each of which now tells a part from what stands beside it, or shows both alike. */
 export function withTwinChecks(checks: readonly Check[]): Check[] {
+  const byCheck = new Map<string, Twin[]>();
+  for (const twin of TWINS)
+    for (const check of [...twin.twinChecks, ...Object.keys(twin.twinGiven ?? {})])
+      byCheck.set(check, [...(byCheck.get(check) ?? []), twin]);
   const told = checks.map((check) => {
     const general = GENERAL.get(check.id);
+    const concerned = new Set([
+      ...(byCheck.get(check.id) ?? []),
+      ...Object.keys(check.given).flatMap((part) => byPart.get(part) ?? []),
+    ]);
+    if (!general && concerned.size === 0) return check;
     const given = { ...check.given };
-    for (const { of, twin, twinChecks, partChecks, isNamed, twinGiven } of TWINS) {
+    for (const { of, twin, twinChecks, partChecks, isNamed, twinGiven } of TWINS.filter(
+      (t) => concerned.has(t) || (general && t.isNamed),
+    )) {
       const own = twinGiven?.[check.id];
       if (own !== undefined) given[twin.id] = [1 - own, own];
       if (general && isNamed) {

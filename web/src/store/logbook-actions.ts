@@ -115,9 +115,9 @@ export function keepDraft(key: string, value: unknown): AppThunk {
   };
 }
 
-/** Decodes a saved session or a CAN log in the worker. Adds nothing. */
-export function decodeFile(text: string): AppThunk<Promise<Scan>> {
-  return (_, __, { core }) => core.decodeFileText(text);
+/** Decodes a saved session or a CAN log in the worker. Adds nothing. @returns null where what decodes it could not be fetched. */
+export function decodeFile(text: string): AppThunk<Promise<Scan | null>> {
+  return (_, __, { core }) => core.decodeFileText(text).catch(() => null);
 }
 
 /** Changes what a case is called, or puts it away and brings it back. @returns whether storage has it. */

@@ -56,7 +56,13 @@ export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
   return async (_, getState, { core }) => {
     const record = recordFileOf(text);
     if (record) return { ok: true, record };
-    const read = await core.readCaseFile(text);
+    const read = await core.readCaseFile(text).catch(() => null);
+    if (!read)
+      return {
+        ok: false,
+        message:
+          'The part of Pincer that reads case files could not be fetched. Connect to the network, then choose the file again.',
+      };
     if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
     const { cases, vehicles } = getState().logbook;
     const { file, newer } = read;

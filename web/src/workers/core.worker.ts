@@ -1,11 +1,10 @@
 import { expose } from 'comlink';
 import { assess, codePage } from '@pincer/core/assess';
-import { readCaseFile, type CaseRecord, type Lesson, type Owner } from '@pincer/core/case';
-import { decodeFileText } from '@pincer/core/link';
+import type { CaseRecord, Lesson, Owner } from '@pincer/core/case';
 import { NO_SOURCE, emptyScan } from '@pincer/core/obd';
 import type { Vehicle } from '@pincer/core/vehicle';
+import type { CorePort } from '../ports/core.ts';
 import type { PracticePort, PracticeQuestion } from '../ports/practice.ts';
-import { searchReference } from './search.ts';
 import { ReceivedCases, type CasePart } from './sent-cases.ts';
 
 const THEN = '2026-01-01T00:00:00.000Z';
@@ -63,10 +62,12 @@ const api = {
   warm: () => {
     assess(NOBODYS_CASE, NOBODYS_CAR, new Date(THEN));
   },
-  readCaseFile,
-  decodeFileText,
-  searchReference,
   codePage,
+  // What few pages ask for is fetched when it is asked for: an assessment must not wait for it.
+  readCaseFile: async (text: string) => (await import('./files.ts')).readCaseFile(text),
+  decodeFileText: async (text: string) => (await import('./files.ts')).decodeFileText(text),
+  searchReference: async (...asked: Parameters<CorePort['searchReference']>) =>
+    (await import('./search.ts')).searchReference(...asked),
   practiceAnswer: async (question: PracticeQuestion) =>
     (await import('./practice.ts')).practice.answer(question),
   practiceResult: async (...of: Parameters<PracticePort['result']>) =>

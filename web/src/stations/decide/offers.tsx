@@ -1,6 +1,6 @@
 import type { Purse } from '@pincer/core/words';
 import { useId, useState } from 'react';
-import { judgeOffers, type OfferLine, type OfferView } from '@pincer/core/assess';
+import type { OfferLine, OfferView } from '@pincer/core/assess';
 import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useDraft } from '../../store/use-draft.ts';
@@ -19,11 +19,11 @@ const isWritten = (v: unknown): v is Written =>
 
 /** Offers and invoices as text, each line held against the evidence; the one that costs least on average comes first. */
 export function Offers() {
-  const { record, state, assessment } = useCase();
+  const { record, assessment } = useCase();
   const tell = useTell();
   const owner = useAppSelector((s) => s.settings.owner);
   const [isOpen, setOpen] = useState(false);
-  const offers = judgeOffers(state.offers, assessment, owner);
+  const { offers } = assessment;
   const best = offers[0];
   return (
     <details className={SHEET} onToggle={(e) => setOpen(e.currentTarget.open)}>

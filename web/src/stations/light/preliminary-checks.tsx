@@ -1,8 +1,6 @@
-import { CAUTIONS, checkById } from '@pincer/core/knowledge';
 import type { PreliminaryCheck } from '@pincer/core/urgency';
 import { AskPracticeCar } from '../../practice/ask-practice-car.tsx';
 import { recordSaying } from '../../logbook/record-saying.ts';
-import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { Cautions } from '../../ui/cautions.tsx';
@@ -16,7 +14,6 @@ export function PreliminaryChecks({
   things: readonly PreliminaryCheck[];
 }) {
   const dispatch = useAppDispatch();
-  const tell = useTell();
   if (things.length === 0) return null;
   return (
     <section aria-labelledby="first-things" className={SHEET}>
@@ -27,7 +24,7 @@ export function PreliminaryChecks({
       </div>
       <ul className="divide-y divide-line">
         {things.map((t) => {
-          const check = t.check === null ? undefined : checkById(t.check);
+          const { check } = t;
           return (
             <li key={t.id} className="px-4 py-3">
               <p className="font-semibold">
@@ -40,8 +37,8 @@ export function PreliminaryChecks({
                   <summary className="flex min-h-11 items-center font-semibold">
                     How to do it, and record the result
                   </summary>
-                  <Cautions texts={check.cautions.map((c) => tell(CAUTIONS[c]))} />
-                  <p className="mt-2">{tell(check.how)}</p>
+                  <Cautions texts={check.cautions} />
+                  <p className="mt-2">{check.how}</p>
                   <AskPracticeCar
                     caseId={caseId}
                     check={check.id}
@@ -62,12 +59,12 @@ export function PreliminaryChecks({
                             recordSaying(
                               caseId,
                               { kind: 'check', check: check.id, outcome: o.id },
-                              `Recorded: ${tell(o.title)}.`,
+                              `Recorded: ${o.title}.`,
                             ),
                           )
                         }
                       >
-                        {tell(o.title)}
+                        {o.title}
                       </button>
                     ))}
                   </div>

@@ -1,25 +1,23 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { earlierCases } from '@pincer/core/assess';
-import { useAppSelector } from '../../store/store.ts';
+import type { CaseRecord } from '@pincer/core/case';
 import { useTell } from '../../store/use-tell.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { day } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
-import { casesOfVehicle } from '../../store/logbook-selectors.ts';
 
-/** Earlier cases of this vehicle in which one of the codes was seen, and what it was then. */
-export function Earlier() {
-  const { record, assessment } = useCase();
+/** Other cases of this vehicle in which one of the codes was seen, and what it was then. */
+export function Earlier({ others }: { others: readonly CaseRecord[] }) {
+  const { assessment } = useCase();
   const tell = useTell();
-  const cases = useAppSelector((s) => casesOfVehicle(s.logbook, record.vehicle));
   const earlier = useMemo(
     () =>
       earlierCases(
         assessment.codes.map((c) => c.code),
-        cases.filter((c) => c.id !== record.id),
+        others,
       ),
-    [cases, assessment.codes, record.id],
+    [others, assessment.codes],
   );
   if (earlier.length === 0) return null;
   return (

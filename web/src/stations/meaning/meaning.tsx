@@ -1,23 +1,30 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { codeStateWords, type AcceptedView, type CodeView } from '@pincer/core/assess';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { AcceptForm } from '../../accepted/accept-form.tsx';
 import { LEGAL_CAUTION } from '../../accepted/legal-caution.ts';
+import { casesOfVehicle } from '../../store/logbook-selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { BUTTON, SHEET, TAG } from '../../ui/classes.ts';
 import { Dialog } from '../../ui/dialog.tsx';
+import { fetchedPart } from '../../ui/fetched-part.tsx';
 import { day } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
-import { Earlier } from './earlier.tsx';
 import { Bulletins } from './bulletins.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { Unasked } from '../unasked.tsx';
 
+/** Most vehicles have one case: its station need not carry what the others were called. */
+const Earlier = fetchedPart(async () => (await import('./earlier.tsx')).Earlier);
+
 /** What the codes say in plain words, and how many faults they may be. */
 export function Meaning() {
   const { record, assessment, state, vehicle } = useCase();
   const [accepting, setAccepting] = useState<string | null>(null);
+  const cases = useAppSelector((s) => casesOfVehicle(s.logbook, record.vehicle));
+  const others = useMemo(() => cases.filter((c) => c.id !== record.id), [cases, record.id]);
   const { codes, groups, leftOver, allowance } = assessment;
   const byCode = new Map(codes.map((c) => [c.code, c]));
   return (
@@ -108,7 +115,7 @@ export function Meaning() {
           <AcceptForm vehicle={vehicle} code={accepting} onDone={() => setAccepting(null)} />
         </Dialog>
       ) : null}
-      <Earlier />
+      {others.length > 0 ? <Earlier others={others} /> : null}
       <Bulletins />
     </StationPage>
   );

@@ -18,6 +18,12 @@ export function FileReading({ caseId }: { caseId: string }) {
       return;
     }
     const scan = await dispatch(decodeFile(await file.text()));
+    if (!scan) {
+      toast(
+        'The part of Pincer that reads saved sessions could not be fetched. Connect to the network, then choose the file again.',
+      );
+      return;
+    }
     const problem = scan.errors.find((e) => e.kind === 'nothing-found');
     if (problem) {
       toast(problem.message);
