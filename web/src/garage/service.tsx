@@ -12,6 +12,7 @@ import { counted, day, distance } from '../ui/format.ts';
 import { LabelledField } from '../ui/labelled-field.tsx';
 import { numberOf } from '../ui/number-of.ts';
 import { saveBlob } from '../ui/save-text.ts';
+import { useNow } from '../ui/use-now.ts';
 
 const STATUS = { overdue: 'overdue', soon: 'soon', later: 'later', 'not-known': 'not known' } as const;
 
@@ -20,7 +21,7 @@ export function Service({ vehicle }: { vehicle: Vehicle }) {
   const tell = useTell();
   const units = useAppSelector((s) => s.settings.owner.units);
   const [open, setOpen] = useState<string | null>(null);
-  const rows = serviceDue(vehicle, now());
+  const rows = serviceDue(vehicle, useNow());
   const dated = rows.filter((r) => r.dueAt !== null);
   const calendar = async () => {
     const { serviceCalendar } = await import('./service-calendar.ts');

@@ -1,11 +1,12 @@
 import { addDays } from 'date-fns';
-import { now } from '../../clock.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { day } from '../../ui/format.ts';
+import { useNow } from '../../ui/use-now.ts';
 import { useCase } from '../case-context.ts';
 
 /** What lowers the risk until it is fixed, and when to look again. */
 export function Until() {
+  const today = useNow();
   const { dos, stopIf, again, days } = useCase().assessment.untilThen;
   return (
     <section aria-labelledby="until-then" className={`${SHEET} p-4`}>
@@ -22,7 +23,7 @@ export function Until() {
       {stopIf.length > 0 ? <p className="mt-2">Stop and switch off if {listed(stopIf)}.</p> : null}
       <p className="mt-2">
         {again}
-        {days === null ? null : <> That is by {day(addDays(now(), days).toISOString())}.</>}
+        {days === null ? null : <> That is by {day(addDays(today, days).toISOString())}.</>}
       </p>
     </section>
   );

@@ -28,11 +28,12 @@ import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
 import { OnBoardTests } from './on-board-tests.tsx';
 import { Stored } from './stored.tsx';
-import { now } from '../../clock.ts';
+import { useNow } from '../../ui/use-now.ts';
 
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
   const tell = useTell();
+  const at = useNow();
   const { record, state, assessment, vehicle } = useCase();
   const dispatch = useAppDispatch();
   const link = useAppSelector((s) => s.link);
@@ -43,7 +44,7 @@ export function Read() {
   const codes = new Set(known.codes.map((c) => c.code)).size;
   const isRecording = useAppSelector(isWatching);
   const canRead = mine.at === 'talking' && !isRecording;
-  const begun = canRead ? cutScan(record, now()) : null;
+  const begun = canRead ? cutScan(record, at) : null;
   const [isByHand, setByHand] = useState(false);
   return (
     <StationPage

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 import { engineOf } from '@pincer/core/assess';
+import type { Pace } from '@pincer/core/link';
 import {
   DropOutWatch,
   GuidedWatch,
@@ -89,6 +90,33 @@ const STATE_WORDS: Readonly<Record<EngineState, string>> = {
   unknown: 'not known',
 };
 
+/** What is shown of the recording that runs, as it is at a moment: the recording itself grows in place. */
+interface Seen {
+  seconds: number;
+  state: EngineState;
+  pace: Pace | null;
+  isSaved: boolean;
+  traces: Trace[];
+  channels: Recording['channels'];
+  marks: Recording['marks'];
+}
+
+function seenOf(vehicle: Vehicle): Seen | null {
+  const { recording, pace, saveFault } = watchService;
+  if (!recording) return null;
+  const seconds = durationOf(recording);
+  const to = Math.max(VIEW, Math.ceil(seconds / STEP) * STEP);
+  return {
+    seconds,
+    state: stateNow(recording, vehicle),
+    pace,
+    isSaved: saveFault === null,
+    traces: liveTraces(recording, vehicle, to - VIEW, to),
+    channels: [...recording.channels],
+    marks: recording.marks,
+  };
+}
+
 /** The recording that runs: traces, what the engine does, how fast values come; mark, pause, stop. */
 export function Live({
   title,
@@ -101,20 +129,11 @@ export function Live({
   vehicle: Vehicle;
   guided: GuidedStepId | null;
 }) {
-  const [traces, setTraces] = useState<Trace[]>([]);
-  useEffect(
-    () =>
-      watchService.subscribe(() => {
-        const now = watchService.recording;
-        if (!now) return;
-        const to = Math.max(VIEW, Math.ceil(durationOf(now) / STEP) * STEP);
-        setTraces(liveTraces(now, vehicle, to - VIEW, to));
-      }),
-    [vehicle],
-  );
+  const [seen, setSeen] = useState(() => seenOf(vehicle));
+  useEffect(() => watchService.subscribe(() => setSeen(seenOf(vehicle))), [vehicle]);
   const dispatch = useAppDispatch();
-  const { recording, pace } = watchService;
-  if (!recording) return <p role="status">Beginning…</p>;
+  if (!seen) return <p role="status">Beginning…</p>;
+  const { seconds, state, pace } = seen;
   return (
     <section aria-label="Recording now" className={`${SHEET} space-y-3 p-4`}>
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -122,8 +141,7 @@ export function Live({
           <h3 className="text-lg">{title}</h3>
           <p className="text-[15px] text-ink-2">
             {isPaused ? 'Paused' : 'Recording'},{' '}
-            <span className="font-mono">{figure(Math.round(durationOf(recording)))} s</span>;{' '}
-            {STATE_WORDS[stateNow(recording, vehicle)]};{' '}
+            <span className="font-mono">{figure(Math.round(seconds))} s</span>; {STATE_WORDS[state]};{' '}
             <span className="font-mono">{figure(Math.round((pace?.perSecond ?? 0) * 10) / 10)}</span> values a
             second, a request takes{' '}
             <span className="font-mono">{figure(Math.round(pace?.requestMs ?? 0))} ms</span>
@@ -147,15 +165,15 @@ export function Live({
           </button>
         </div>
       </div>
-      {watchService.saveFault ? (
+      {!seen.isSaved ? (
         <Notice title="It cannot be written to storage at the moment." tone="strong">
           Recording continues and saving is retried; do not close this page. A full disk is a common reason:
           make room.
         </Notice>
       ) : null}
       {guided ? <Guide step={guided} vehicle={vehicle} /> : null}
-      <Traces traces={traces} marks={recording.marks} />
-      <MoveTest recording={recording} />
+      <Traces traces={seen.traces} marks={seen.marks} />
+      <MoveTest channels={seen.channels} seconds={seconds} />
     </section>
   );
 }
@@ -204,17 +222,26 @@ function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
 }
 
 /** Move something, and see whether and how fast a reading follows; or wiggle a loom and hear each drop-out. */
-function MoveTest({ recording }: { recording: Recording }) {
+function MoveTest({ channels, seconds }: { channels: Recording['channels']; seconds: number }) {
   const wording = useWording();
   const [channel, setChannel] = useState('');
   const [movedAt, setMovedAt] = useState<number | null>(null);
   const [isWiggling, setWiggling] = useState(false);
   const [dropOuts, setDropOuts] = useState<DropOut[]>([]);
-  const id = recording.channels.some((c) => c.id === channel) ? channel : (recording.channels[0]?.id ?? '');
-  const samples = recording.samples[id];
-  const unit = recording.channels.find((c) => c.id === id)?.unit ?? '';
-  const response: Response | null = samples && movedAt !== null ? responseAt(samples, movedAt) : null;
-  const passed = movedAt === null ? 0 : durationOf(recording) - movedAt;
+  const [response, setResponse] = useState<Response | null>(null);
+  const id = channels.some((c) => c.id === channel) ? channel : (channels[0]?.id ?? '');
+  const unit = channels.find((c) => c.id === id)?.unit ?? '';
+  const passed = movedAt === null ? 0 : seconds - movedAt;
+
+  useEffect(() => {
+    if (movedAt === null) return;
+    const look = () => {
+      const samples = watchService.recording?.samples[id];
+      setResponse(samples ? responseAt(samples, movedAt) : null);
+    };
+    look();
+    return watchService.subscribe(look);
+  }, [movedAt, id]);
 
   useEffect(() => {
     if (!isWiggling) return;
@@ -240,7 +267,7 @@ function MoveTest({ recording }: { recording: Recording }) {
         <label className="block max-w-sm">
           <span className="font-semibold">Which reading should follow</span>
           <select className={FIELD} value={id} onChange={(e) => setChannel(e.target.value)}>
-            {recording.channels.map((c) => (
+            {channels.map((c) => (
               <option key={c.id} value={c.id}>
                 {readingName(c.name, wording)}
               </option>
@@ -257,7 +284,7 @@ function MoveTest({ recording }: { recording: Recording }) {
             type="button"
             className={BUTTON.own}
             onClick={() => {
-              setMovedAt(durationOf(recording));
+              setMovedAt(watchService.recording ? durationOf(watchService.recording) : seconds);
               watchService.mark('moved');
             }}
           >
