@@ -2,6 +2,9 @@ import { expect, test } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 
 test('from a lit lamp to a decision, a clear, and the log after a reload', async ({ page }) => {
+  const fetched: string[] = [];
+  page.on('request', (request) => fetched.push(request.url()));
+  const library = () => fetched.filter((url) => /\/library-[^/]*\.js$/.test(url)).length;
   await openCase(page);
   const road = page.getByRole('region', { name: 'How far you may still drive' });
   await expect(road).toContainText('Short trips');
@@ -86,6 +89,9 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   await page.getByRole('button', { name: 'Read again', exact: true }).click();
   await expect(page.getByRole('row', { name: /90 % sure/ })).toContainText('reached', { timeout: 15_000 });
 
+  // All the way the advice held what was shown of the library of causes; the log, which names what is past, fetches it.
+  expect(library()).toBe(0);
+
   // Everything is in the log, after a reload too.
   await page.reload();
   await page.getByRole('link', { name: /^Log, / }).click();
@@ -102,6 +108,7 @@ test('from a lit lamp to a decision, a clear, and the log after a reload', async
   ]) {
     await expect(log).toContainText(sentence);
   }
+  expect(library()).toBe(1);
 });
 
 test('a fault that is still there comes straight back', async ({ page }) => {
