@@ -66,7 +66,10 @@ class Bench {
     const { page } = victim;
     const before = await storedIn(page);
     const reached = this.adapter.clears;
-    await page.goto(`${this.address}/${this.place}/plug-in`);
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('link', { name: /^\d Connect/ })
+      .click();
     await page.getByRole('textbox', { name: 'Address' }).fill('127.0.0.1');
     await page.getByRole('textbox', { name: 'Port' }).fill(String(portOf(this.adapter.server)));
     await page.getByRole('button', { name: 'Network: connect and read' }).click();

@@ -31,7 +31,9 @@ export function Offers() {
         <span className="text-lg font-bold">Offers and invoices</span>
         <span className="text-[15px] text-ink-2">
           {best && best.expected !== null
-            ? `${counted(offers.length, 'offer')}; ${best.name} costs least on average`
+            ? offers.length === 1
+              ? `1 offer; on average ${money(best.expected, owner)} until the fault is dealt with`
+              : `${counted(offers.length, 'offer')}; ${best.name} costs least on average`
             : tell('paste what a {workshop} wrote, and see what each line pays for')}
         </span>
       </summary>

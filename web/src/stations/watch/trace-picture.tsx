@@ -85,12 +85,14 @@ export const TracePicture = memo(function TracePicture({
   const bottom = height - EDGE.bottom;
   const [lowest = 0, highest = 1] = y.domain();
   const ticks = height < 76 ? [lowest, highest] : y.ticks(3);
+  // As many digits as tell one end from the other: a voltage may stay within a twentieth of a volt.
+  const told = y.tickFormat(height < 76 ? 2 : 3);
   return (
     <svg width={width} height={hasAxis ? height + AXIS : height} aria-hidden="true" className="block">
       <g className="fill-ink-2 text-[13px]" stroke="none">
         {ticks.map((tick) => (
           <text key={tick} x={SCALE - 6} y={y(tick)} dy="0.32em" textAnchor="end">
-            {figure(tick)}
+            {told(tick)}
           </text>
         ))}
         {hasAxis
