@@ -22,13 +22,24 @@ function unpacked(text: string): { at: number; stored: unknown } | null {
 }
 
 /**
+ * How many characters all copies have; null where they have to be counted. A log of years has thousands, and is written to at
+ * every touch.
+ */
+let counted: number | null = null;
+// Other pages copy and forget too.
+(globalThis as Partial<typeof globalThis>).addEventListener?.('storage', ({ key }) => {
+  if (key === null || key.startsWith(COPY)) counted = null;
+});
+
+/**
  * Copies records. @param makesWay whether the copies made longest ago make way where there is no room: for what was
  * recorded now they do, for what is older they stay. @returns whether all of them are copied.
  */
 export function copyRecords(records: readonly CopiedRecord[], makesWay = true): boolean {
   const store = localStore();
   if (!store) return false;
-  let total = copiedKeys().reduce((sum, key) => sum + sizeOf(store, key), 0);
+  let total = counted ?? copiedKeys().reduce((sum, key) => sum + sizeOf(store, key), 0);
+  counted = null;
   for (const { key, stored } of records) {
     const text = packed(stored);
     const was = sizeOf(store, key);
@@ -41,6 +52,7 @@ export function copyRecords(records: readonly CopiedRecord[], makesWay = true): 
     }
     total += text.length - was;
   }
+  counted = total;
   return true;
 }
 
@@ -71,5 +83,6 @@ export function copiesOf(keys: readonly string[]): CopiedRecord[] {
 
 /** Forgets the copies of some records. */
 export function forgetCopies(keys: readonly string[]): void {
+  counted = null;
   for (const key of keys) localStore()?.removeItem(COPY + key);
 }

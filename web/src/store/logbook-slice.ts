@@ -1,4 +1,10 @@
-import { createEntityAdapter, createSlice, type EntityState, type PayloadAction } from '@reduxjs/toolkit';
+import {
+  createEntityAdapter,
+  createSlice,
+  original,
+  type EntityState,
+  type PayloadAction,
+} from '@reduxjs/toolkit';
 import { addEntry, mergeEntries, type CaseRecord, type Entry } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import type { CaseHead } from '../ports/tabs.ts';
@@ -69,6 +75,10 @@ const oneLess = (saving: Record<string, number>, id: string): Record<string, num
   return left > 0 ? { ...saving, [id]: left } : without(saving, id);
 };
 
+/** A case as it was before this action: one taken from the state that is changed makes a copy of each of its entries. */
+const heldIn = (state: LogbookState, caseId: string): CaseRecord | undefined =>
+  original(state).cases.entities[caseId];
+
 export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
@@ -122,11 +132,11 @@ export const logbookSlice = createSlice({
       });
     },
     entryAdded(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
-      const record = state.cases.entities[payload.caseId];
+      const record = heldIn(state, payload.caseId);
       if (record) caseEntities.setOne(state.cases, addEntry(record, payload.entry));
     },
     entriesAdded(state, { payload }: PayloadAction<{ caseId: string; entries: Entry[] }>) {
-      const record = state.cases.entities[payload.caseId];
+      const record = heldIn(state, payload.caseId);
       if (record)
         caseEntities.setOne(state.cases, {
           ...record,
@@ -135,7 +145,7 @@ export const logbookSlice = createSlice({
     },
     /** An entry that another page has stored. One that is here already is left as it is. */
     entryHeard(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
-      const record = state.cases.entities[payload.caseId];
+      const record = heldIn(state, payload.caseId);
       if (record && !record.entries.some((e) => e.id === payload.entry.id))
         caseEntities.setOne(state.cases, addEntry(record, payload.entry));
     },
