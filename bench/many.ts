@@ -177,7 +177,7 @@ export async function manyRows(): Promise<Row[]> {
       {
         what: `A light is touched, until it is marked, in a log of ${SHORT}; of ${LONG}`,
         measured: `${inMs(short.touches)}; ${inMs(long.touches)}`,
-        budget: '200 ms at a quarter of the speed',
+        budget: `${TOUCH_MS} ms at a quarter of the speed`,
         ratio: Math.max(median(short.touches), median(long.touches)) / TOUCH_MS,
       },
       {

@@ -22,7 +22,9 @@ const judge = (...texts: string[]) =>
 const line = (text: string) => judge(text)[0]?.lines[0];
 
 test('every cause that a word stands for is in the library', () => {
-  expect(OFFER_WORDS.flatMap(([, causes]) => causes).filter((c) => !causeById(c))).toEqual([]);
+  const causes = OFFER_WORDS.flatMap(([, ids]) => ids).map((id) => causeById(id)?.title ?? `no ${id}`);
+  // Titles are written in small letters here before they are told: a unit in one would not be known again.
+  expect(causes.filter((t) => /^no |\{(?!n\})/.test(t))).toEqual([]);
 });
 
 test.each([

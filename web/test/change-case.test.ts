@@ -141,16 +141,20 @@ describe('a case by another name, or put away', () => {
   });
 });
 
-test('where what reads a file could not be fetched, it is said, and nothing was added', async () => {
-  const gone = () => Promise.reject(new TypeError('Failed to fetch dynamically imported module'));
+test.each([
+  [
+    'Failed to fetch dynamically imported module: /assets/files.js',
+    /could not be fetched.*choose the file again/,
+  ],
+  ['too much recursion', /^A fault in Pincer stopped it: too much recursion\./],
+])('where the program cannot read a file (%s), it is said, and nothing was added', async (fault, words) => {
+  const gone = () => Promise.reject(new TypeError(fault));
   const one = aPage({ core: { ...CORE_HERE.core, readCaseFile: gone, decodeFileText: gone } });
   pages.push(one);
   await one.dispatch(load());
-  expect(await one.dispatch(checkImport('{}'))).toEqual({
-    ok: false,
-    message: expect.stringMatching(/could not be fetched.*choose the file again/) as string,
-  });
-  expect(await one.dispatch(decodeFile('7E8 03 41 0C 00'))).toBeNull();
+  const said = expect.stringMatching(words) as string;
+  expect(await one.dispatch(checkImport('{}'))).toEqual({ ok: false, message: said });
+  expect(await one.dispatch(decodeFile('7E8 03 41 0C 00'))).toEqual(said);
   expect(one.store.getState().logbook.cases.ids).toEqual([]);
 });
 

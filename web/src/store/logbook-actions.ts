@@ -12,6 +12,7 @@ import { logbookSlice } from './logbook-slice.ts';
 import { matchSecondCopy } from './match-copy.ts';
 import { settingsSlice } from './settings-slice.ts';
 import type { AppThunk } from './store.ts';
+import { unreadWords } from './unread-words.ts';
 
 type WithoutStamp<T> = T extends Entry ? Omit<T, 'id' | 'at' | 'offsetMinutes' | 'clockAt'> : never;
 export type NewEntry = WithoutStamp<Entry>;
@@ -115,9 +116,9 @@ export function keepDraft(key: string, value: unknown): AppThunk {
   };
 }
 
-/** Decodes a saved session or a CAN log in the worker. Adds nothing. @returns null where what decodes it could not be fetched. */
-export function decodeFile(text: string): AppThunk<Promise<Scan | null>> {
-  return (_, __, { core }) => core.decodeFileText(text).catch(() => null);
+/** Decodes a saved session or a CAN log in the worker. Adds nothing. @returns why not, where the program failed. */
+export function decodeFile(text: string): AppThunk<Promise<Scan | string>> {
+  return (_, __, { core }) => core.decodeFileText(text).catch(unreadWords);
 }
 
 /** Changes what a case is called, or puts it away and brings it back. @returns whether storage has it. */

@@ -30,6 +30,7 @@ import { mark } from './logbook-actions.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
 import { keptFileSlice } from './kept-file-slice.ts';
 import type { AppThunk } from './store.ts';
+import { unreadWords } from './unread-words.ts';
 import { caseAndVehicle } from './logbook-selectors.ts';
 
 export type { RecordFile };
@@ -56,13 +57,8 @@ export function checkImport(text: string): AppThunk<Promise<ImportOutcome>> {
   return async (_, getState, { core }) => {
     const record = recordFileOf(text);
     if (record) return { ok: true, record };
-    const read = await core.readCaseFile(text).catch(() => null);
-    if (!read)
-      return {
-        ok: false,
-        message:
-          'The part of Pincer that reads case files could not be fetched. Connect to the network, then choose the file again.',
-      };
+    const read = await core.readCaseFile(text).catch(unreadWords);
+    if (typeof read === 'string') return { ok: false, message: read };
     if (!read.ok) return { ok: false, message: importProblemWords(read.problem) };
     const { cases, vehicles } = getState().logbook;
     const { file, newer } = read;

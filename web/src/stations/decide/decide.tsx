@@ -6,7 +6,8 @@ import { recordSaying } from '../../logbook/record-saying.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
-import { duration, moment, money, percent } from '../../ui/format.ts';
+import { duration, money, percent } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { Offers } from './offers.tsx';
@@ -25,6 +26,7 @@ const AFTER: Readonly<Record<OptionId, string>> = {
 
 /** Repair it, clear it and watch, or get help: three choices side by side. */
 export function Decide() {
+  const moment = useMoment();
   const { record, vehicle, assessment, state } = useCase();
   const tell = useTell();
   const dispatch = useAppDispatch();

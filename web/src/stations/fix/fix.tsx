@@ -7,7 +7,8 @@ import { useDraft } from '../../store/use-draft.ts';
 import { WhichCylinder } from '../../ui/which-cylinder.tsx';
 import { Cautions } from '../../ui/cautions.tsx';
 import { BUTTON, FIELD, SHEET, TAG, cx } from '../../ui/classes.ts';
-import { duration, money, moment, percent } from '../../ui/format.ts';
+import { duration, money, percent } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
@@ -20,6 +21,7 @@ import { UNTICKED, isTicks, type Ticks } from './ticks.ts';
 
 /** The chosen procedure: cautions first, then its steps, then what was done. */
 export function Fix() {
+  const moment = useMoment();
   const tell = useTell();
   const { record, assessment, state } = useCase();
   const { procedures } = assessment;

@@ -13,7 +13,7 @@ import { askToClear, clearStateOf, confirmReady } from '../../store/clear-action
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
 import { BUTTON } from '../../ui/classes.ts';
-import { moment } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { useTell } from '../../store/use-tell.ts';
@@ -119,6 +119,7 @@ const BUTTON_AFTER: Readonly<Record<UnitClearResult, string>> = {
 
 /** The way to a clear. Without a full reading of this session that storage has given back there is no button to press. */
 export function ClearGuard() {
+  const moment = useMoment();
   const tell = useTell();
   const { record, state, assessment, vehicle } = useCase();
   const clear = useAppSelector((s) => clearStateOf(s, record.id));

@@ -8,7 +8,8 @@ import { ANSWERS } from '../../ui/answers.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
 import { Segments } from '../../ui/segments.tsx';
 import { useUnits } from '../../store/use-units.ts';
-import { duration, moment } from '../../ui/format.ts';
+import { duration } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { useCase } from '../case-context.ts';
 
 /** Drives since, as the owner tells them, and how many are still needed. */
@@ -89,6 +90,7 @@ const MET: Readonly<Record<Answered, string>> = {
 
 /** Drives that were recorded: they count with what the recording shows, once the codes are read after them. */
 function Recorded() {
+  const moment = useMoment();
   const { record, state } = useCase();
   const units = useUnits();
   const dispatch = useAppDispatch();

@@ -1,8 +1,9 @@
-import { moment } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { useCase } from '../case-context.ts';
 
 /** Each return after a clear, with what its moment says, and what living with it costs. */
 export function Returns() {
+  const moment = useMoment();
   const { list, living } = useCase().assessment.returns;
   if (list.length === 0) return null;
   return (

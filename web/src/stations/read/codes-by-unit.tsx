@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { OpenPart, ScanView, UnitCode, UnitView } from '@pincer/core/assess';
 import { isStandardAnswerId, type Scan } from '@pincer/core/obd';
 import { SHEET, TAG, cx } from '../../ui/classes.ts';
-import { moment } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 
 const CHANGE = { new: 'new', back: 'back again', unchanged: 'as before' } as const;
 
@@ -73,6 +73,7 @@ export function NotRead({
   /** What the last scan says that it did not bring; all there is where no control unit answered. */
   missing: Scan['missing'];
 }) {
+  const moment = useMoment();
   const units = view.units.filter((u) => u.open.length > 0);
   if (units.length === 0 && missing.length > 0) return <NothingRead missing={missing} />;
   if (units.length === 0) return null;

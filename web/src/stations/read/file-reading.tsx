@@ -18,10 +18,8 @@ export function FileReading({ caseId }: { caseId: string }) {
       return;
     }
     const scan = await dispatch(decodeFile(await file.text()));
-    if (!scan) {
-      toast(
-        'The part of Pincer that reads saved sessions could not be fetched. Connect to the network, then choose the file again.',
-      );
+    if (typeof scan === 'string') {
+      toast(scan);
       return;
     }
     const problem = scan.errors.find((e) => e.kind === 'nothing-found');

@@ -13,7 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { isWatching } from '../../store/watch-slice.ts';
 import { Panels } from '../../ui/contained.tsx';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
-import { counted, distance, moment } from '../../ui/format.ts';
+import { counted, distance } from '../../ui/format.ts';
 import { useTell, useWording } from '../../store/use-tell.ts';
 import { useUnits } from '../../store/use-units.ts';
 import { Notice } from '../../ui/notice.tsx';
@@ -28,10 +28,11 @@ import { FileReading } from './file-reading.tsx';
 import { Judged } from './judged.tsx';
 import { OnBoardTests } from './on-board-tests.tsx';
 import { Stored } from './stored.tsx';
-import { useNow } from '../../ui/use-now.ts';
+import { useMoment, useNow } from '../../ui/use-now.ts';
 
 /** Everything that the car says, written down before anything is touched. */
 export function Read() {
+  const moment = useMoment();
   const tell = useTell();
   const at = useNow();
   const { record, state, assessment, vehicle } = useCase();

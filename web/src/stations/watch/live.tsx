@@ -130,7 +130,8 @@ export function Live({
   guided: GuidedStepId | null;
 }) {
   const [seen, setSeen] = useState(() => seenOf(vehicle));
-  useEffect(() => watchService.subscribe(() => setSeen(seenOf(vehicle))), [vehicle]);
+  // While what was recorded is being written, its last look stays.
+  useEffect(() => watchService.subscribe(() => setSeen((last) => seenOf(vehicle) ?? last)), [vehicle]);
   const dispatch = useAppDispatch();
   if (!seen) return <p role="status">Beginning…</p>;
   const { seconds, state, pace } = seen;

@@ -9,7 +9,8 @@ import { recordingsWorker } from '../../workers/recordings-client.ts';
 import type { OpenedRecording } from '../../workers/recordings.worker.ts';
 import { saveBlob } from '../../ui/save-text.ts';
 import { BUTTON, FIELD, SHEET } from '../../ui/classes.ts';
-import { counted, figure, moment } from '../../ui/format.ts';
+import { counted, figure } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { SpanTable, Traces, type Trace } from './traces.tsx';
 import { readingName } from '../../ui/reading.ts';
 import { useWording } from '../../store/use-tell.ts';
@@ -30,6 +31,7 @@ export function RecordingView({
   vehicle: Vehicle;
   onClose: () => void;
 }) {
+  const moment = useMoment();
   const wording = useWording();
   const [opened, setOpened] = useState<OpenedRecording | 'missing' | null>(null);
   const [view, setView] = useState({ from: 0, to: Math.max(0.1, entry.seconds) });

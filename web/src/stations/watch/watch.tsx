@@ -24,7 +24,8 @@ import {
   type CutRecording,
 } from '../../store/watch-actions.ts';
 import { BUTTON, SHEET } from '../../ui/classes.ts';
-import { counted, figure, moment } from '../../ui/format.ts';
+import { counted, figure } from '../../ui/format.ts';
+import { useMoment } from '../../ui/use-now.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
@@ -37,6 +38,7 @@ const isKeyList = (v: unknown): v is ReadingKey[] =>
 
 /** Readings over time: watched, recorded, judged, compared. */
 export function Watch() {
+  const moment = useMoment();
   const { record, state, vehicle, assessment } = useCase();
   const tell = useTell();
   const dispatch = useAppDispatch();
