@@ -13,6 +13,13 @@ describe('the order in which things happened', () => {
     ];
     expect(ids(log)).toEqual(['ent_b', 'ent_a', 'ent_c']);
     expect(ids([...log].reverse())).toEqual(['ent_b', 'ent_a', 'ent_c']);
+    const [first, , second] = log as [Entry, Entry, Entry];
+    expect(ids([first, second])).toEqual(['ent_a', 'ent_c']);
+    // A file made by hand may leave out the fractions of a second.
+    expect(ids([note('ent_a', '2026-03-29T02:00:00.500Z'), note('ent_b', '2026-03-29T02:00:00Z')])).toEqual([
+      'ent_b',
+      'ent_a',
+    ]);
   });
 
   test('an entry never before one that it refers to, whatever another device’s clock said', () => {
@@ -39,25 +46,36 @@ describe('the order in which things happened', () => {
       reason: 'Wrong.',
     };
     expect(ids([retracted, clear, asked, scan])).toEqual(['ent_scan', 'ent_asked', 'ent_0', 'ent_00']);
+    // Of one moment, what refers to nothing comes first.
+    const after = note('ent_z', '2026-11-03T10:01:00.000Z');
+    expect(ids([scan, { ...asked, at: after.at }, after])).toEqual(['ent_scan', 'ent_z', 'ent_asked']);
   });
 
   test('property: references hold in every log, also where they go in a circle or nowhere', () => {
-    const entry = fc.record({ n: fc.nat(7), to: fc.nat(9), minute: fc.nat(3) });
+    const entry = fc.record({
+      n: fc.nat(7),
+      to: fc.nat(9),
+      minute: fc.nat(12),
+      isExact: fc.boolean(),
+      isNote: fc.boolean(),
+    });
     fc.assert(
       fc.property(fc.uniqueArray(entry, { selector: (e) => e.n, maxLength: 8 }), (rows) => {
-        const log = rows.map(({ n, to, minute }): Entry => ({
-          id: `ent_${n}`,
-          at: new Date(Date.UTC(2026, 0, 1, 0, minute)).toISOString(),
-          kind: 'retracted',
-          entry: `ent_${to}`,
-          reason: 'x',
-        }));
+        const log = rows.map(({ n, to, minute, isExact, isNote }): Entry => {
+          const at = new Date(Date.UTC(2026, 0, 1, 0, minute)).toISOString();
+          const head = { id: `ent_${n}`, at: isExact ? at : at.replace('.000', '') };
+          return isNote
+            ? { ...head, kind: 'note', text: 'x' }
+            : { ...head, kind: 'retracted', entry: `ent_${to}`, reason: 'x' };
+        });
         const order = ids(log);
         expect([...order].sort()).toEqual(log.map((e) => e.id).sort());
+        // A log that is in order already is not sorted: one and the same, however it came.
         expect(ids([...log].reverse())).toEqual(order);
-        for (const { n, to } of rows) {
-          const isAhead = to < n && order.includes(`ent_${to}`);
-          const goesOn = rows.every((r) => r.to < r.n);
+        expect(ids(inOrder(log))).toEqual(order);
+        for (const { n, to, isNote } of rows) {
+          const isAhead = !isNote && to < n && order.includes(`ent_${to}`);
+          const goesOn = rows.every((r) => r.isNote || r.to < r.n);
           // Without circles (each refers to a smaller one) nothing stands before what it refers to.
           if (isAhead && goesOn) expect(order.indexOf(`ent_${to}`)).toBeLessThan(order.indexOf(`ent_${n}`));
         }

@@ -18,12 +18,33 @@ export function referencesOf(entry: Entry): string[] {
 
 const NONE: ReadonlySet<Entry> = new Set();
 
+/** Moments as this application writes them are ordered as their letters are; a file made by hand may be less exact. */
+const isBefore = (a: string, b: string): boolean =>
+  a.length === b.length ? a < b : Date.parse(a) < Date.parse(b);
+
+/** Whether each entry stands after the one before it and after all that it refers to, as in a log that was kept here. */
+function isInOrder(entries: readonly Entry[]): boolean {
+  const referredTo = new Set<string>();
+  for (const [n, entry] of entries.entries()) {
+    const before = entries[n - 1];
+    if (before && !isBefore(before.at, entry.at)) {
+      // Of one moment: first what refers to less, then the smaller id.
+      const isNext = before.at === entry.at && before.id < entry.id;
+      if (!isNext || referencesOf(before).length > 0) return false;
+    }
+    if (referredTo.has(entry.id)) return false;
+    for (const id of referencesOf(entry)) referredTo.add(id);
+  }
+  return true;
+}
+
 /**
  * The entries in the order in which things happened: by moment, then by id, wherever they stand in the list; an entry
  * never before one that it refers to, even where two devices' clocks disagree. A file made by hand may refer in a circle:
  * nothing then says which came first, and the id decides.
  */
 export function inOrder(entries: readonly Entry[]): Entry[] {
+  if (isInOrder(entries)) return [...entries];
   const byId = new Map(entries.map((e) => [e.id, e]));
   /** All that an entry refers to, at first or second hand. Of two entries the one that refers to the other has more. */
   const referredTo = (entry: Entry): ReadonlySet<Entry> => {
@@ -66,7 +87,8 @@ export function stampAfter(
   entries: readonly Entry[],
   now: Date,
 ): { at: string; offsetMinutes: number; clockAt?: string } {
-  const last = entries.reduce((max, e) => Math.max(max, Date.parse(e.at)), -Infinity);
+  const latest = entries.reduce<string | null>((max, e) => (max && isBefore(e.at, max) ? max : e.at), null);
+  const last = latest === null ? -Infinity : Date.parse(latest);
   // Minus zero would not survive the way through a file.
   const offsetMinutes = 0 - now.getTimezoneOffset();
   if (now.getTime() > last) return { at: now.toISOString(), offsetMinutes };

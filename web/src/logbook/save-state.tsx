@@ -7,7 +7,9 @@ export function useSaveState(caseId: string): 'saving' | 'saved' | 'not saved' {
     const ids = Object.keys(saving);
     const isSaving =
       ids.length > 0 &&
-      (caseId in saving || cases.entities[caseId]?.entries.some((e) => e.id in saving) === true);
+      (caseId in saving ||
+        // What is being saved is what came last: of a log of thousands the first ones are seldom looked at.
+        cases.entities[caseId]?.entries.findLast((e) => e.id in saving) !== undefined);
     return isSaving ? 'saving' : 'saved';
   });
 }

@@ -1,6 +1,7 @@
 import {
   createEntityAdapter,
   createSlice,
+  freeze,
   original,
   type EntityState,
   type PayloadAction,
@@ -79,6 +80,17 @@ const oneLess = (saving: Record<string, number>, id: string): Record<string, num
 const heldIn = (state: LogbookState, caseId: string): CaseRecord | undefined =>
   original(state).cases.entities[caseId];
 
+/**
+ * Puts a case that has grown. What it held already is never changed: said so here, the store need not walk through a
+ * log of thousands to see that nothing in it did.
+ * @param record made anew for this, frozen here. @param added what it has grown by.
+ */
+const putGrown = (state: LogbookState, record: CaseRecord, added: readonly Entry[]): void => {
+  for (const entry of added) freeze(entry, true);
+  Object.freeze(record.entries);
+  caseEntities.setOne(state.cases, Object.freeze(record));
+};
+
 export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
@@ -133,21 +145,22 @@ export const logbookSlice = createSlice({
     },
     entryAdded(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
       const record = heldIn(state, payload.caseId);
-      if (record) caseEntities.setOne(state.cases, addEntry(record, payload.entry));
+      if (record) putGrown(state, addEntry(record, payload.entry), [payload.entry]);
     },
     entriesAdded(state, { payload }: PayloadAction<{ caseId: string; entries: Entry[] }>) {
       const record = heldIn(state, payload.caseId);
       if (record)
-        caseEntities.setOne(state.cases, {
-          ...record,
-          entries: mergeEntries(record.entries, payload.entries),
-        });
+        putGrown(
+          state,
+          { ...record, entries: mergeEntries(record.entries, payload.entries) },
+          payload.entries,
+        );
     },
     /** An entry that another page has stored. One that is here already is left as it is. */
     entryHeard(state, { payload }: PayloadAction<{ caseId: string; entry: Entry }>) {
       const record = heldIn(state, payload.caseId);
       if (record && !record.entries.some((e) => e.id === payload.entry.id))
-        caseEntities.setOne(state.cases, addEntry(record, payload.entry));
+        putGrown(state, addEntry(record, payload.entry), [payload.entry]);
     },
     saveBegun(state, { payload }: PayloadAction<string>) {
       state.saving[payload] = (state.saving[payload] ?? 0) + 1;
