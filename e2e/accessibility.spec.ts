@@ -1,25 +1,6 @@
-import { test as base, expect, type Page } from '@playwright/test';
-import { example, walkTo } from './helpers.ts';
+import { expect, test } from './window.ts';
+import { walkTo } from './helpers.ts';
 import { expectAccessible } from './accessible.ts';
-
-/** One page with the example logbook for all screens of a worker: to fill a new one takes longer than to look at it. */
-const test = base.extend<object, { filled: Page }>({
-  filled: [
-    async ({ browser }, use, info) => {
-      const context = await browser.newContext({
-        locale: 'en-IE',
-        ...(info.project.use.baseURL === undefined ? {} : { baseURL: info.project.use.baseURL }),
-        serviceWorkers: 'block',
-        reducedMotion: 'reduce',
-      });
-      const page = await context.newPage();
-      await example(page);
-      await use(page);
-      await context.close();
-    },
-    { scope: 'worker' },
-  ],
-});
 
 const PAGES = [
   ['garage', '/', 'Garage'],

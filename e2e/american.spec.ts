@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, ownWindow as test, type Page } from './window.ts';
 import { AMERICAN } from '@pincer/core/words';
 import { pdfText } from './pdf-text.ts';
 import { example, station, walkTo } from './helpers.ts';

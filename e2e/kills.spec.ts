@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, ownWindow as test } from './window.ts';
 import { tryAll } from '../faults/campaign.ts';
 import { ENTRY_KILLS } from '../faults/entry-kills.ts';
 import { FULL_DISK } from '../faults/full-disk.ts';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, ownWindow as test } from './window.ts';
 import { connect, example, openCase, readAll, station } from './helpers.ts';
 
 test.use({ serviceWorkers: 'allow' });
