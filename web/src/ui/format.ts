@@ -1,5 +1,4 @@
 import { ownUnit, type UnitChoice } from '@pincer/core/words';
-import { isSameDay } from 'date-fns';
 import { now } from '../clock.ts';
 
 /** How days and times are written in one English. */
@@ -28,7 +27,7 @@ export function dateWords(language: string | undefined): DateWords {
   return {
     moment: (iso, at = now()) => {
       const date = new Date(iso);
-      if (isSameDay(date, at)) return `today, ${ofTime.format(date)}`;
+      if (date.toDateString() === at.toDateString()) return `today, ${ofTime.format(date)}`;
       return (isNear(date, at) ? atNear : atFar).format(date);
     },
     day: (iso, at = now()) => {

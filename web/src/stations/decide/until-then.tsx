@@ -1,4 +1,3 @@
-import { addDays } from 'date-fns';
 import { SHEET } from '../../ui/classes.ts';
 import { day } from '../../ui/format.ts';
 import { useNow } from '../../ui/use-now.ts';
@@ -23,10 +22,17 @@ export function Until() {
       {stopIf.length > 0 ? <p className="mt-2">Stop and switch off if {listed(stopIf)}.</p> : null}
       <p className="mt-2">
         {again}
-        {days === null ? null : <> That is by {day(addDays(today, days).toISOString())}.</>}
+        {days === null ? null : <> That is by {day(daysAfter(today, days).toISOString())}.</>}
       </p>
     </section>
   );
+}
+
+/** By the calendar: a day on which the clocks change is one day too. */
+function daysAfter(moment: Date, days: number): Date {
+  const after = new Date(moment);
+  after.setDate(after.getDate() + days);
+  return after;
 }
 
 const listed = (parts: readonly string[]): string =>
