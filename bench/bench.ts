@@ -15,7 +15,7 @@ const rows: Row[] = [
   ...(await linkRows()),
   ...(await samplingRows()),
   ...(await liveRows()),
-  ...assessRows(),
+  ...(await assessRows()),
   ...(await visitRows()),
   ...(await manyRows()),
   ...(await pageRows()),

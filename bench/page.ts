@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { msBudget, paced } from './pace.ts';
 import type { Row } from './row.ts';
 import { canServe, whileServed } from './served.ts';
 
@@ -58,33 +59,35 @@ export async function pageRows(): Promise<Row[]> {
       await page.locator('input[type=file]').waitFor();
       await page.waitForTimeout(1_500);
       let seconds = 0;
-      const importing = await longestTask(page, async () => {
-        const start = performance.now();
-        await page.locator('input[type=file]').setInputFiles(file);
-        await page.getByText(/Imported: /).waitFor({ timeout: 300_000 });
-        seconds = (performance.now() - start) / 1000;
-      });
+      const importing = await paced(() =>
+        longestTask(page, async () => {
+          const start = performance.now();
+          await page.locator('input[type=file]').setInputFiles(file);
+          await page.getByText(/Imported: /).waitFor({ timeout: 300_000 });
+          seconds = (performance.now() - start) / 1000;
+        }),
+      );
       await page.waitForTimeout(1_000);
       await page.getByRole('button', { name: /^Open long-drive/ }).click();
       await page.getByRole('figure').first().waitFor();
-      const panning = await longestTask(page, async () => {
-        for (const name of ['Zoom in', 'Zoom in', 'Zoom in', 'Later', 'Later', 'Later', 'All']) {
-          await page.getByRole('button', { name, exact: true }).click();
-          await page.waitForTimeout(250);
-        }
-      });
+      const panning = await paced(() =>
+        longestTask(page, async () => {
+          for (const name of ['Zoom in', 'Zoom in', 'Zoom in', 'Later', 'Later', 'Later', 'All']) {
+            await page.getByRole('button', { name, exact: true }).click();
+            await page.waitForTimeout(250);
+          }
+        }),
+      );
       return [
         {
           what: `${MEGABYTES} MB recording brought in, while the page answers`,
-          measured: `${seconds.toFixed(1)} s, longest task ${importing.toFixed(0)} ms`,
-          budget: '50 ms',
-          ratio: importing / 50,
+          measured: `${seconds.toFixed(1)} s, longest task ${importing.found.toFixed(0)} ms`,
+          ...msBudget(importing.found, 50, importing.slower),
         },
         {
           what: 'The same opened, zoomed and panned: longest task',
-          measured: `${panning.toFixed(0)} ms`,
-          budget: '50 ms',
-          ratio: panning / 50,
+          measured: `${panning.found.toFixed(0)} ms`,
+          ...msBudget(panning.found, 50, panning.slower),
         },
       ];
     });

@@ -299,11 +299,16 @@ export function refutedViews(
   const found: (RefutedView & { support: number })[] = [];
   posterior.instances.forEach((instance, i) => {
     if ((posterior.marginals[i] ?? 0) >= SHOWN) return;
-    const own = ratios.map(({ fact, byCause }) => ({ fact, ratio: byCause[i] ?? 1 }));
-    const support = own.reduce((p, { ratio }) => (ratio > 1 ? p * ratio : p), 1);
-    const against = own.reduce((worst, r) => (r.ratio < worst.ratio ? r : worst), { fact: '', ratio: 1 });
-    const by = titleOf.get(against.fact);
-    if (support >= SPEAKS && against.ratio <= RULES_OUT && by !== undefined)
+    let support = 1;
+    let [against, least] = ['', 1];
+    // Hundreds of causes by dozens of facts: no list is made of each.
+    for (const { fact, byCause } of ratios) {
+      const ratio = byCause[i] ?? 1;
+      if (ratio > 1) support *= ratio;
+      if (ratio < least) [against, least] = [fact, ratio];
+    }
+    const by = titleOf.get(against);
+    if (support >= SPEAKS && least <= RULES_OUT && by !== undefined)
       found.push({ id: instance.id, title: instance.title, by, support: Number(support.toPrecision(9)) });
   });
   return found

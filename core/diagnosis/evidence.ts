@@ -333,17 +333,13 @@ export function likelihoodRow(
     const rows = rowsOf(check, cylinder, instances);
     // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
     const alone = Float64Array.from([...rows, otherwise], (chances) => chanceOfResult(evidence, chances));
+    const speaks = Uint8Array.from([...rows, otherwise], (chances) => (chances === otherwise ? 0 : 1));
     for (let h = 0; h < row.length; h++) {
       const i = first[h] ?? none;
       const j = second[h] ?? none;
-      const a = rows[i] ?? otherwise;
-      const b = rows[j] ?? otherwise;
-      row[h] =
-        b === otherwise
-          ? (alone[i] ?? FLOOR)
-          : a === otherwise
-            ? (alone[j] ?? FLOOR)
-            : chanceOfResult(evidence, combined(check, a, b));
+      if (speaks[j] === 0) row[h] = alone[i] ?? FLOOR;
+      else if (speaks[i] === 0) row[h] = alone[j] ?? FLOOR;
+      else row[h] = chanceOfResult(evidence, combined(check, rows[i] ?? otherwise, rows[j] ?? otherwise));
     }
     return row;
   }
