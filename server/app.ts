@@ -46,6 +46,10 @@ export function createApp({ pages, before, isDemo, bridgePorts }: AppOptions): E
       strictTransportSecurity: false,
       crossOriginOpenerPolicy: false,
       originAgentCluster: false,
+      // Said to browsers and plug-ins that cannot run the application; on a weak signal the bytes count.
+      xDownloadOptions: false,
+      xPermittedCrossDomainPolicies: false,
+      xXssProtection: false,
     }),
   );
   app.use((request, response, next) => {

@@ -152,7 +152,10 @@ export function repairPlan(
   }
   candidates.sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0));
   const scale = works * (mass > 1 ? 1 / mass : 1);
-  const trial: Trial = { cures: chances.map((p) => p * scale), costs, help };
+  // A decision asks for more than a hundred plans: only of what is worth a try is it worked out what it cures.
+  const cures = new Float64Array(chances.length);
+  for (const i of candidates) cures[i] = (chances[i] ?? 0) * scale;
+  const trial: Trial = { cures, costs, help };
   let plan = untilHelp(candidates, trial);
   const worthwhile = withoutIdle(candidates, trial);
   if (worthwhile.length < candidates.length) {
@@ -169,7 +172,7 @@ export function repairPlan(
   return { ...plan, repairs, success: Math.min(1, success) };
 }
 
-/** What repairs are weighed by: the chance that each cures it and its cost, by instance, and the help in the end. */
+/** What repairs are weighed by: the chance that each that is tried cures it and its cost, by instance, and the help in the end. */
 interface Trial {
   cures: Float64Array;
   costs: Float64Array;

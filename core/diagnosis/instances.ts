@@ -134,11 +134,21 @@ function lookedUp(
   cylinder: number | null,
 ): Float64Array {
   const { isCircumstance, leak } = observationKind(key);
-  const otherwise = isCircumstance ? leak : 0;
-  if (SAME_CYLINDER.has(key)) return Float64Array.from(instances, (i) => strengthOf(i, key, cylinder));
-  const strengths = new Float64Array(instances.length).fill(otherwise);
   const places = placesOf(instances);
-  for (const [cause, strength] of SHOWN_BY.get(key) ?? [])
+  const showing = (shown: ObservationKey) => SHOWN_BY.get(shown) ?? [];
+  if (SAME_CYLINDER.has(key)) {
+    // What is of one cylinder depends on that of each place. A cause of no cylinder shows a misfire in any of them.
+    const strengths = new Float64Array(instances.length);
+    const causes = [...showing(key), ...(key === 'code:misfire-same' ? showing('code:misfire-other') : [])];
+    for (const [cause] of causes)
+      for (const i of places.get(cause) ?? []) {
+        const instance = instances[i];
+        if (instance) strengths[i] = strengthOf(instance, key, cylinder);
+      }
+    return strengths;
+  }
+  const strengths = new Float64Array(instances.length).fill(isCircumstance ? leak : 0);
+  for (const [cause, strength] of showing(key))
     for (const i of places.get(cause) ?? []) strengths[i] = strength;
   return strengths;
 }
