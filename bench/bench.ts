@@ -15,7 +15,7 @@ const rows: Row[] = [
   ...(await linkRows()),
   ...(await samplingRows()),
   ...(await liveRows()),
-  ...(await assessRows()),
+  ...assessRows(),
   ...(await visitRows()),
   ...(await manyRows()),
   ...(await pageRows()),

@@ -63,15 +63,18 @@ export function groupCodes(
   );
   const none = Array<number>(words).fill(0);
   const sets = new Map<number | string, { mass: number; best: number }>();
-  posterior.hypotheses.forEach(({ causes: [i = -1, j = -1] }, h) => {
+  const { first, second } = posterior.columns;
+  for (let h = 0; h < posterior.weights.length; h++) {
     const weight = posterior.weights[h] ?? 0;
-    const [a, b] = [bits[i] ?? none, bits[j] ?? none];
+    const a = bits[first[h] ?? -1] ?? none;
+    const b = bits[second[h] ?? -1] ?? none;
     const key = words <= 1 ? (a[0] ?? 0) | (b[0] ?? 0) : a.map((x, w) => x | (b[w] ?? 0)).join();
-    const set = sets.get(key) ?? { mass: 0, best: h };
-    set.mass += weight;
-    if (weight > (posterior.weights[set.best] ?? 0)) set.best = h;
-    sets.set(key, set);
-  });
+    const set = sets.get(key);
+    if (set) {
+      set.mass += weight;
+      if (weight > (posterior.weights[set.best] ?? 0)) set.best = h;
+    } else sets.set(key, { mass: weight, best: h });
+  }
   const likeliest = [...sets.values()].reduce((a, b) => (b.mass > a.mass ? b : a));
   const left = new Set(codes);
   const groups: (Group & { index: number })[] = [];

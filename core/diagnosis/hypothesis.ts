@@ -13,9 +13,9 @@ export interface HypothesisColumns {
 export function columnsOf(hypotheses: readonly Hypothesis[], count: number): HypothesisColumns {
   const first = new Int32Array(hypotheses.length);
   const second = new Int32Array(hypotheses.length);
-  hypotheses.forEach(({ causes: [i = count, j = count] }, h) => {
-    first[h] = i;
-    second[h] = j;
+  hypotheses.forEach(({ causes }, h) => {
+    first[h] = causes[0] ?? count;
+    second[h] = causes[1] ?? count;
   });
   return { first, second };
 }
