@@ -43,7 +43,6 @@ async function expectAmerican(page: Page, where: string): Promise<void> {
 test('an owner with miles, °F, psi and American words sees no other on the way of the demo case', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await example(page);
   await expectAmerican(page, 'garage');
   await page.goto('/case/case_wet/light');

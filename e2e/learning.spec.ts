@@ -20,7 +20,6 @@ test('a price of one’s own moves the decision, and is in the log', async ({ pa
 });
 
 test('what it was is told when the case is closed, and the next case knows it', async ({ page }) => {
-  test.setTimeout(60_000);
   await openCase(page);
   await page
     .getByRole('radiogroup', { name: 'Engine light (check engine)' })

@@ -44,7 +44,6 @@ for (const { name, vehicle, title, fault, code } of [
   },
 ])
   test(`${name}, from the light to a decision, with a wrong turn taken back`, async ({ page }) => {
-    test.setTimeout(60_000);
     await example(page, `/?new=${vehicle}`);
     await page.getByRole('dialog').getByRole('button', { name: title }).click();
     await page
