@@ -71,8 +71,7 @@ function priorsOver(instances: readonly CauseInstance[]): (h: Hypothesis) => num
   const share = instances.map(({ prior }) => prior / (sum || 1));
   // Two different causes: what is left of all pairs without the pairs of a cause with itself, each pair counted once.
   const pairs = (1 - share.reduce((total, p) => total + p * p, 0)) / 2;
-  return ({ causes }) => {
-    const [i, j] = [causes[0], causes[1]];
+  return ({ causes: [i, j] }) => {
     if (i === undefined) return PRIOR_SHARES.none;
     const first = share[i] ?? 0;
     return j === undefined
