@@ -30,7 +30,7 @@ export async function linkRows(): Promise<Row[]> {
   ];
 }
 
-const READINGS = 30;
+const READINGS = 300;
 
 /**
  * What an adapter's temper costs: the time of many readings, against one that is as quick and has none.

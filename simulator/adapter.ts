@@ -273,12 +273,12 @@ export class StandInAdapter implements Transport {
     for (let i = 0; perUnit.some((l) => i < l.length); i++)
       for (const unit of perUnit) if (unit[i] !== undefined) lines.push(unit[i] ?? '');
     const { loses } = this.temperament;
+    // Line ends are lost as any other character.
     const sent = loses
-      ? lines.map((l) =>
-          Array.from(l)
-            .filter(() => this.world.random() >= loses)
-            .join(''),
-        )
+      ? Array.from(lines.join('\r'))
+          .filter(() => this.world.random() >= loses)
+          .join('')
+          .split('\r')
       : lines;
     return sent.length > 0 ? sent : ['NO DATA'];
   }

@@ -96,7 +96,13 @@ describe('error texts and noise', () => {
   );
 
   test('prompts’ leftovers and settings’ answers are no answers of the car', () => {
-    expect(said('', '   ', 'OK', 'SEARCHING...')).toEqual({ answers: [], faults: [], errors: [] });
+    expect(said('', '   ', 'OK', 'SEARCHING...')).toEqual({
+      answers: [],
+      faults: [],
+      errors: [],
+      frames: [],
+      lineCount: 0,
+    });
   });
 
   test('whatever comes, it ends without an exception, and every error says something', () => {

@@ -1,11 +1,13 @@
 import {
   IsoTpAssembler,
   NO_SOURCE,
+  Padding,
   decodeLegacy,
   fromHex,
   hasLegacyHeader,
   type Answer,
   type AssemblyFault,
+  type CanFrame,
   type ReadError,
 } from '@pincer/core/obd';
 import { faultInLine, type LinkFault } from './faults.ts';
@@ -22,6 +24,10 @@ export interface Interpretation {
   answers: Answer[];
   faults: LinkFault[];
   errors: ReadError[];
+  /** The frames among the lines, in the order in which they came. */
+  frames: CanFrame[];
+  /** Lines that an answer of the car is in, whole or damaged. */
+  lineCount: number;
 }
 
 /** Chatter before an answer that says nothing about it. */
@@ -30,10 +36,11 @@ const CHATTER = /^(SEARCHING\.*|BUS INIT:?\s?\.*\s?(OK)?)/i;
 /**
  * Reads the lines of one exchange: error texts, CAN frames with 11- or 29-bit ids, the older protocols'
  * headers, and headerless answers with their `0:` `1:` numbering. Spaces between bytes may be there or not.
+ * @param padding who is known to fill frames up; learns from these lines.
  */
-export function interpretLines(lines: readonly AnswerLine[]): Interpretation {
-  const result: Interpretation = { answers: [], faults: [], errors: [] };
-  const assembler = new IsoTpAssembler();
+export function interpretLines(lines: readonly AnswerLine[], padding = new Padding()): Interpretation {
+  const result: Interpretation = { answers: [], faults: [], errors: [], frames: [], lineCount: 0 };
+  const assembler = new IsoTpAssembler(padding);
   const numbered = new NumberedLines();
   for (const { text, line } of lines) {
     const at = line === undefined ? {} : { line };
@@ -45,11 +52,14 @@ export function interpretLines(lines: readonly AnswerLine[]): Interpretation {
       result.errors.push({ kind: fault.code, message: faultWords(fault).sentence, ...at });
       continue;
     }
+    result.lineCount++;
     if (numbered.take(rest, line)) continue;
     const parsed = parseDataLine(rest);
     switch (parsed.kind) {
       case 'frame': {
-        const message = assembler.push({ id: parsed.id, data: parsed.data, ...at });
+        const frame = { id: parsed.id, data: parsed.data, ...at };
+        result.frames.push(frame);
+        const message = assembler.push(frame);
         if (message) {
           const { id, payload } = message;
           const from = message.line === undefined ? {} : { line: message.line };
@@ -82,6 +92,7 @@ export function interpretLines(lines: readonly AnswerLine[]): Interpretation {
     }
   }
   assembler.finish();
+  padding.note(result.frames);
   result.errors.push(...assembler.faults.map(assemblyError));
   numbered.finish(result);
   return result;

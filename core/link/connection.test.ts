@@ -67,6 +67,15 @@ describe('connecting', () => {
     expect(await connect(port)).toMatchObject({ ok: false, adapterVolts: 12.4, fault: { code } });
   });
 
+  test('a first answer that came damaged is asked for again, not for ever', async () => {
+    const damaged = '78 06 41 00 BE 3E B8 11';
+    const once = adapter((c, count) => (c === '0100' && count === 0 ? damaged : SOUND(c, count)));
+    expect(await connect(once.port)).toMatchObject({ ok: true, connection: { heardFirst: ['7E8'] } });
+    const always = adapter(instead('0100', damaged));
+    expect(await connect(always.port)).toMatchObject({ ok: false });
+    expect(always.sent.filter((c) => c === '0100')).toHaveLength(3);
+  });
+
   test('commands that an adapter does not know are noted, and do not stop it', async () => {
     const { port } = adapter((c) => (c === 'ATAT1' || c === 'ATRV' ? '?' : SOUND(c, 0)));
     expect(await connect(port)).toMatchObject({

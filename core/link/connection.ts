@@ -1,4 +1,4 @@
-import { NO_SOURCE, isStandardAnswerId } from '@pincer/core/obd';
+import { NO_SOURCE, Padding, isStandardAnswerId } from '@pincer/core/obd';
 import { interpretLines, type Interpretation } from './answers.ts';
 import type { LinkFault } from './faults.ts';
 import type { AdapterPort } from './port.ts';
@@ -22,7 +22,14 @@ export interface Connection {
   isNewer: boolean;
   /** What was set while requests go to one control unit alone; null while they go to all. */
   addressed: { hasOtherLength: boolean; hasFlow: boolean } | null;
+  /** Who is known to fill frames up. */
+  padding: Padding;
+  /** Control units of the standard that answered the first question. */
+  heardFirst: readonly string[];
 }
+
+/** Whether each answer on a connection is one message of one unit, which is named. */
+export const namesSenders = ({ isCan, hasHeaders }: Connection): boolean => isCan && hasHeaders;
 
 export type ConnectResult =
   | { ok: true; connection: Connection }
@@ -93,12 +100,11 @@ export async function connect(
       if (!set.ok) return failed(set.fault);
       if (set.lines.some((l) => l.trim() === '?')) continue;
     }
-    const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+    const first = await firstAnswers(port, signal);
     if (!first.ok) return failed(first.fault);
-    const said = interpretLines(first.lines.map((text) => ({ text })));
-    answers = said.answers.filter((a) => a.payload[0] === 0x41 && a.payload[1] === 0x00);
+    answers = first.answers;
     if (answers.length > 0) break;
-    fault = said.faults[0];
+    fault = first.said;
   }
   let isNewer = false;
   if (answers.length === 0 && (fault === undefined || MAY_BE_NEWER.has(fault.code))) {
@@ -133,8 +139,32 @@ export async function connect(
       hasHeaders: hasHeadersIn(answers, isCan),
       isNewer,
       addressed: null,
+      padding: new Padding(),
+      heardFirst: [...new Set(answers.map((a) => a.source))].filter(isStandardAnswerId),
     },
   };
+}
+
+/** How often the first question is asked while its answer comes damaged. */
+const FIRST_TRIES = 3;
+
+/** Answers to the first question, whole; `said` is what the adapter says where there are none. */
+async function firstAnswers(
+  port: AdapterPort,
+  signal: CancelSignal | undefined,
+): Promise<
+  | { ok: true; answers: Interpretation['answers']; said: LinkFault | undefined }
+  | { ok: false; fault: LinkFault }
+> {
+  for (let tries = 1; ; tries++) {
+    const reply = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+    if (!reply.ok) return reply;
+    const { answers, faults, lineCount } = interpretLines(reply.lines.map((text) => ({ text })));
+    const whole = answers.filter((a) => a.payload[0] === 0x41 && a.payload[1] === 0x00);
+    // Lines without an answer: somebody spoke, and it was damaged on the way.
+    if (whole.length === 0 && lineCount > 0 && tries < FIRST_TRIES) continue;
+    return { ok: true, answers: whole, said: faults[0] };
+  }
 }
 
 /** What the search says when nobody answers its question: an ignition that is off, or a car that is too new for it. */
@@ -179,9 +209,9 @@ export async function setUpAgain(connection: Connection, signal: CancelSignal | 
     await port.send(`ATSP${connection.protocolNumber}`, { timeoutMs: COMMAND_MS, signal });
     return (await newerAnswers(port, signal)).length > 0;
   }
-  const first = await port.send('0100', { timeoutMs: SEARCH_MS, signal });
+  const first = await firstAnswers(port, signal);
   if (!first.ok) return false;
-  const { answers } = interpretLines(first.lines.map((text) => ({ text })));
+  const { answers } = first;
   if (answers.length > 0) connection.hasHeaders = hasHeadersIn(answers, connection.isCan);
   return answers.length > 0;
 }

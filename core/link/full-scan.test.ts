@@ -1,6 +1,6 @@
 import { NO_SOURCE, type PartState, type Scan, type ScanPart } from '@pincer/core/obd';
 import { byTable, scriptedAdapter } from '../test/scripted-adapter.ts';
-import { connect, takeScan, type CarIdentity } from './index.ts';
+import { connect, identifyCar, takeScan, type CarIdentity } from './index.ts';
 
 type Answers = Record<string, string | readonly string[]>;
 
@@ -9,9 +9,9 @@ const SOUND: Answers = {
   ATRV: '12.4V',
   ATDPN: 'A6',
   '0100': '7E8064100801A8011|7E9064100801A8011',
-  '010020406080A0': '7E8064100800000000000|7E9064100800000000000',
+  '010020406080A0': '7E806410080000000|7E906410080000000',
   '0101': '7E8064101810765E5|7E906410100000000',
-  '0900': '7E8064900400000000000|7E9064900000000000000',
+  '0900': '7E806490040000000|7E906490000000000',
   '0902': '7E810144902015A5A39|7E82154523146343643|7E82248303030333032',
   '03': '7E80443010302|7E9024300',
   '07': '7E8024700|7E9024700',
@@ -133,14 +133,79 @@ describe('answers that do not fit', () => {
   test('while it is not known who is there, any damage may hide somebody: it is asked again', async () => {
     const { scan } = await scanOf({
       '0100': '7E8064100801A8011',
-      '010020406080A0': '7E8064100800000000000|E9064100800000000000',
+      '010020406080A0': '7E806410080000000|E906410080000000',
       '0101': '7E8064101810765E5',
-      '0900': '7E8064900400000000000',
+      '0900': '7E806490040000000',
       '03': [`${ENGINE}|E904430107`, `${ENGINE}|7E90443010715`],
       '07': '7E8024700',
       '0A': '7E8024A00',
     });
     expect(scan.codes.map((c) => c.code)).toEqual(['P0302', 'P0715']);
+  });
+
+  /** The head of one unit's answer with the tail of another's: the line end between them was lost. */
+  const MIXED = ['7E804430103AA', '7E804430100AA'] as const;
+
+  test('one line where two units should answer: believed only when it comes so again', async () => {
+    const { scan } = await scanOf({ '03': [...MIXED, `${ENGINE}|${GEARBOX}`] });
+    expect(scan.codes.map((c) => c.code)).toEqual(['P0302']);
+    const gone = await scanOf({ '03': ENGINE });
+    expect([stateOf(gone.scan, '7E8', 'confirmed'), stateOf(gone.scan, '7E9', 'confirmed')]).toEqual([
+      'known',
+      'not-read',
+    ]);
+    expect(gone.sent.filter((c) => c === '03')).toHaveLength(2);
+    const roll = await scanOf({ '010020406080A0': ['7E80641008000AAAA', SOUND['010020406080A0'] as string] });
+    expect(roll.sent.filter((c) => c === '010020406080A0')).toHaveLength(2);
+  });
+
+  test('nor is it another car for that', async () => {
+    const both = SOUND['0100'] as string;
+    const { port } = scriptedAdapter(byTable({ ...SOUND, '0100': [both, '7E8064100801AAAAA', both] }));
+    const connected = await connect(port);
+    if (!connected.ok) throw new Error(connected.fault.code);
+    const known = await identifyCar(connected.connection);
+    expect(known.ok && known.car.units).toEqual(['7E8', '7E9']);
+  });
+
+  test('where lines were lost, a unit is asked a third time before it has nothing to say', async () => {
+    const late = ['7E8024A00', '7E8024A00', SOUND['0A'] as string];
+    const lossy = await scanOf({ '07': [LOST, SOUND['07'] as string], '0A': late });
+    expect(stateOf(lossy.scan, '7E9', 'permanent')).toBe('empty');
+  });
+
+  test('of several readings the ones that came whole are kept; the others go with the next request', async () => {
+    const frames = ['7E81011410100076500', '7E821045005' + '7B0B210C', '7E8220FA00D00AAAAAA'];
+    const { scan, sent } = await scanOf({
+      '0100': '7E8064100983A8000AA',
+      '010020406080A0': '7E8064100983A8000AA',
+      '0900': '7E806490000000000AA',
+      '03': '7E8024300AAAAAAAAAA',
+      '07': '7E8024700AAAAAAAAAA',
+      '0A': '7E8024A00AAAAAAAAAA',
+      '010104050B0C0D': frames.map((f, i) => (i === 2 ? f.replace('FA', 'F') : f)).join('|'),
+      '010C0D0F11': '7E8100A410C0FA00D00|7E8210F4B1140AAAAAA',
+    });
+    expect(sent.filter((c) => /^010[1C]/.test(c))).toEqual(['010104050B0C0D', '010C0D0F11']);
+    expect(scan.values.map((v) => v.pid)).toEqual(['04', '05', '0B', '0C', '0D', '0F', '11']);
+    expect(scan.missing).toEqual([]);
+    expect(scan.errors).toEqual([]);
+  });
+
+  test('everybody has said who they are when each has come whole once and no line is left over', async () => {
+    const [engine, gearbox] = ['7E8064100800000', '7E9064100800000'].map((u) => `${u}00AA`);
+    const roll = [`${engine}|7E9064100800000`, `7E8064100800000|${gearbox}`];
+    const asked = async (answers: string[]) =>
+      (await scanOf({ '010020406080A0': answers })).sent.filter((c) => c === '010020406080A0').length;
+    expect(await asked(roll)).toBe(2);
+    // A line more may be somebody else's.
+    expect(await asked(roll.map((r) => `${r}|7EA0641008000`))).toBe(4);
+  });
+
+  test('beside the rest of an answer whose beginning was lost nothing is believed, however often it comes', async () => {
+    const { scan } = await scanOf({ '03': `${ENGINE}|7E92107150716AAAAAA` });
+    expect(scan.codes).toEqual([]);
+    expect(stateOf(scan, '7E8', 'confirmed')).toBe('not-read');
   });
 
   test('an adapter is set up again for an answer without its header, not for one that lost a part of it', async () => {

@@ -8,19 +8,20 @@ import {
   negativeResponseText,
   parameterLength,
   partsHeld,
-  type Answer,
   type Scan,
   type ScanPart,
   isStandardAnswerId,
 } from '@pincer/core/obd';
 import { addressAll, addressUnit, type ReachableUnit } from './addressing.ts';
-import { REQUEST_MS, setUpAgain, type Connection, type LinkOptions } from './connection.ts';
+import { Asker, MAX_ATTEMPTS, type AskOptions, type PartsOf } from './asker.ts';
+import { REQUEST_MS, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
 import { identifyCar, identityOf, isSameCar, type CarIdentity } from './identity.ts';
-import { groupSize, sendRequest, type Heard } from './request.ts';
+import { POSITIVE, groupSize, type Heard } from './request.ts';
 import { newerConditions, newerLamp, newerUndecoded } from './newer-steps.ts';
 import { STEPS, without, type Step, type StepId } from './scan-steps.ts';
 import { unitRecords, type Asking } from './stored-records.ts';
+import { wholeParameters } from './whole-lines.ts';
 import { faultWords } from './words.ts';
 
 interface ScanOptions extends LinkOptions {
@@ -42,31 +43,8 @@ export interface ScanResult {
 /** Stored readings that one CAN request may name: their PIDs carry a frame number. */
 const FROZEN_GROUP = 3;
 
-/** How often a damaged answer is asked for, and how often an adapter may restart within one scan. */
-const MAX_ATTEMPTS = 4;
-const MAX_RESTARTS = 3;
-/** How often silence is asked again where an answer is due: one lost line is no missing unit. */
-const MAX_SILENCES = 2;
-
-/** Damage that was an answer once: somebody spoke, whatever became of it on the way. */
-const WAS_AN_ANSWER: ReadonlySet<string> = new Set([
-  'garbled',
-  'data-error',
-  'checksum',
-  'incomplete',
-  'malformed-frame',
-  'sequence-gap',
-  'stray-frame',
-  'unexpected',
-]);
-
-/** Refusals (ISO 14229-1, annex A): it is busy, ask again; it needs more time, wait; it has no such thing. */
-const BUSY = 0x21;
-const PENDING = 0x78;
+/** Refusals by which a unit says that it has no such thing (ISO 14229-1, annex A). */
 const HAS_NONE: ReadonlySet<number> = new Set([0x11, 0x12, 0x31]);
-/** How often a busy unit is asked again, and how long it is left in peace before, ms. */
-const MAX_BUSY = 6;
-const BUSY_MS = 250;
 
 /** Faults after which asking on is pointless. */
 const ENDS_SCAN: ReadonlySet<LinkFault['code']> = new Set([
@@ -113,6 +91,18 @@ export async function resumeScan(
 const isWithinReach = ({ isCan, protocolNumber }: Connection, { request }: ReachableUnit): boolean =>
   request.length === 6 ? protocolNumber === '4' || protocolNumber === '5' : isCan;
 
+/** Parameters that are asked for several at a time. */
+interface Groups {
+  service: '01' | '02';
+  /** What follows each number in the request, and in the answer: nothing, or the number of the stored frame. */
+  after?: readonly number[];
+  pids: readonly number[];
+  size: number;
+  part: ScanPart;
+  dueFrom: (group: readonly number[]) => string[];
+  isAnswered: (pid: number) => boolean;
+}
+
 /** Parts that one request does not bring whole. */
 const HALVED: ReadonlySet<ScanPart> = new Set(['freeze-frames', 'identity', 'values', 'tests']);
 
@@ -120,19 +110,15 @@ const HALVED: ReadonlySet<ScanPart> = new Set(['freeze-frames', 'identity', 'val
 class ScanRun implements Asking {
   readonly scan: Scan;
   readonly builder: ScanBuilder;
+  private readonly asker: Asker;
   /** The steps that are asked for; the list of supported readings always is. */
   private readonly wanted: ReadonlySet<StepId>;
   private readonly steps: readonly Step[];
   private fault: LinkFault | null = null;
   /** Units of the standard that have answered anything. */
   private readonly units = new Set<string>();
-  /** Without headers, the most that ever answered one question: as many have to answer what is due from every unit. */
-  private voices = 0;
   /** Without headers, how many had been heard when a part was taken for read. */
   private readonly voicesOf = new Map<ScanPart, number>();
-  private restarts = 0;
-  /** Whether every unit that is there is known. */
-  private isRollCalled = false;
   /** Units of the older protocols that stayed silent when asked for confirmed codes. */
   private readonly silent = new Set<string>();
   /** Whether an answer of a unit of the module map stayed damaged. */
@@ -149,6 +135,7 @@ class ScanRun implements Asking {
     this.wanted = new Set(wanted.map((s) => s.id));
     this.scan = begun === null ? emptyScan() : without(begun, this.wanted);
     this.builder = new ScanBuilder(this.scan);
+    this.asker = new Asker(connection, options);
   }
 
   async take(): Promise<ScanResult> {
@@ -184,64 +171,11 @@ class ScanRun implements Asking {
     return [...new Set([...this.units, ...others])].sort();
   }
 
-  /**
-   * Sends one request until it is answered as well as it can be. A damaged answer is asked for again, a busy unit left
-   * in peace and asked again, an adapter that has restarted set up again, all within limits.
-   * @param due units that have to answer; their silence is asked for once more.
-   */
-  async ask(
-    request: string,
-    { due = [], from }: { due?: readonly string[]; from?: string } = {},
-  ): Promise<Heard> {
-    let [damaged, silent, busy] = [0, 0, 0];
-    /** What units have answered whole already: another one's damage makes nobody say it twice. */
-    const whole = new Map<string, Answer>();
-    for (;;) {
-      const heard = await sendRequest(this.connection, request, {
-        timeoutMs: REQUEST_MS,
-        signal: this.options.signal,
-        ...(from === undefined ? {} : { from }),
-      });
-      if (from === undefined) this.countVoices(request, heard);
-      const hasRestarted = heard.faults.some((f) => f.code === 'low-voltage-reset');
-      this.addWhole(heard, whole);
-      if (
-        heard.fault === null &&
-        (hasRestarted || heard.isHeaderless) &&
-        from === undefined &&
-        this.restarts++ < MAX_RESTARTS &&
-        (await setUpAgain(this.connection, this.options.signal))
-      ) {
-        damaged++;
-        continue;
-      }
-      const isBusy = [...heard.refusals.values()].some((code) => code === BUSY || code === PENDING);
-      if (heard.fault === null && isBusy && busy++ < MAX_BUSY) {
-        await this.connection.port.pause(BUSY_MS, this.options.signal);
-        continue;
-      }
-      const answered = new Set([...heard.answers.map((a) => a.source), ...heard.refusals.keys()]);
-      const isShort = due.some((unit) => !answered.has(unit)) || (due.length > 0 && this.isFaint(heard));
-      // Damage to an answer that has come whole meanwhile is none.
-      const isDamaged = heard.damage.length > 0 && !hasRestarted && (isShort || !this.isKnownFrom(due));
-      if (heard.fault === null && isDamaged && ++damaged < MAX_ATTEMPTS) continue;
-      if (heard.fault === null && isShort && ++silent < MAX_SILENCES) continue;
-      this.addHeard(request, heard, from === undefined);
-      return heard;
-    }
-  }
-
-  /** On CAN an answer is one message of one unit, and the last whole one of each is what it says. */
-  private addWhole(heard: Heard, whole: Map<string, Answer>): void {
-    if (!this.connection.isCan || !this.connection.hasHeaders) return;
-    for (const answer of heard.answers) whole.set(answer.source, answer);
-    heard.answers = [...whole.values()];
-    for (const source of whole.keys()) heard.refusals.delete(source);
-  }
-
-  /** Whether it is known who has to answer, so that nobody else's answer can be what came damaged. */
-  private isKnownFrom(due: readonly string[]): boolean {
-    return this.isRollCalled && due.length > 0 && this.connection.isCan && this.connection.hasHeaders;
+  /** Asks until the request is answered as well as it can be, and adds what was heard to the scan. */
+  async ask(request: string, options: AskOptions = {}): Promise<Heard> {
+    const heard = await this.asker.ask(request, options);
+    this.addHeard(request, heard, options.from === undefined);
+    return heard;
   }
 
   /**
@@ -254,21 +188,6 @@ class ScanRun implements Asking {
     if (isForAll) for (const unit of heardFrom) this.units.add(unit);
     this.scan.errors.push(...heard.damage.map((e) => ({ ...e, message: `${request}: ${e.message}` })));
     this.fault = heard.fault ?? heard.faults.find((f) => ENDS_SCAN.has(f.code)) ?? this.fault;
-  }
-
-  /**
-   * Without headers: counts who speaks. Only what one unit answers in one message tells how many there are; and only at
-   * the first question are damaged answers counted too, for it alone is answered by every unit of the standard.
-   */
-  private countVoices(request: string, heard: Heard): void {
-    if (this.connection.hasHeaders || !request.startsWith('01')) return;
-    const damaged = request === '0100' ? heard.damage.filter((d) => WAS_AN_ANSWER.has(d.kind)).length : 0;
-    this.voices = Math.max(this.voices, heard.answers.length + heard.refusals.size + damaged);
-  }
-
-  /** Without headers: whether fewer have answered than are there. */
-  private isFaint(heard: Heard): boolean {
-    return !this.connection.hasHeaders && heard.answers.length + heard.refusals.size < this.voices;
   }
 
   /** Whether a whole answer of a unit is trusted although the line was damaged: on CAN one answer is all there is. */
@@ -290,14 +209,14 @@ class ScanRun implements Asking {
   ): Promise<Heard> {
     const heard = await this.ask(request, { due });
     for (const unit of this.expected()) this.notePart(part, unit, heard, isDue);
-    this.voicesOf.set(part, this.voices);
+    this.voicesOf.set(part, this.asker.voices);
     return heard;
   }
 
   notePart(part: ScanPart, unit: string, heard: Heard, isDue: boolean): void {
     const { builder } = this;
     if (this.isAnswerWhole(heard, unit)) {
-      if (isDue && this.isFaint(heard))
+      if (isDue && this.asker.isFaint(heard))
         builder.notePart(unit, part, 'not-read', 'fewer control units answered than are there');
       return;
     }
@@ -331,9 +250,11 @@ class ScanRun implements Asking {
     if (this.fault) return;
     if (this.connection.isCan && !this.connection.isNewer) {
       // 00 again: what a second unit answered while the protocol was being searched may be lost.
-      const { damage } = await this.ask('010020406080A0', { due: this.expected() });
+      const { damage } = await this.ask('010020406080A0', {
+        due: [...new Set([...this.expected(), ...this.connection.heardFirst])],
+      });
       // Every unit of the standard has to answer this one: undamaged, it names them all.
-      this.isRollCalled = damage.length === 0;
+      this.asker.isRollCalled = damage.length === 0;
       if (this.unionSupported('01').size > 0 || this.hasFault()) return;
     }
     for (let base = 0; base <= 0xc0; base += 0x20) {
@@ -377,14 +298,15 @@ class ScanRun implements Asking {
     if (this.unionSupported('02').size === 0) await this.ask('020000');
     const pids = this.described(this.unionSupported('02')).filter((p) => p !== 0x02);
     const holders = new Set(this.scan.freezeFrames.filter((f) => f.code !== null).map((f) => f.unit));
-    await this.inGroups(
+    await this.inGroups({
+      service: '02',
+      after: [0],
       pids,
-      FROZEN_GROUP,
-      (group) => this.supporting('02', group).filter((u) => holders.has(u)),
-      (group) => `02${group.map((p) => `${hexByte(p)}00`).join('')}`,
-      (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
-      'freeze-frames',
-    );
+      size: FROZEN_GROUP,
+      part: 'freeze-frames',
+      dueFrom: (group) => this.supporting('02', group).filter((u) => holders.has(u)),
+      isAnswered: (pid) => this.scan.freezeFrames.some((f) => f.values.some((v) => v.pid === hexByte(pid))),
+    });
   }
 
   private async identity(): Promise<void> {
@@ -402,17 +324,17 @@ class ScanRun implements Asking {
 
   private async values(): Promise<void> {
     const pids = this.described(this.unionSupported('01')).filter((p) => p !== 0x02);
-    await this.inGroups(
+    await this.inGroups({
+      service: '01',
       pids,
-      groupSize(this.connection),
-      (group) => this.supporting('01', group),
-      (group) => `01${group.map(hexByte).join('')}`,
-      (pid) =>
+      size: groupSize(this.connection),
+      part: 'values',
+      dueFrom: (group) => this.supporting('01', group),
+      isAnswered: (pid) =>
         pid === 0x01 || pid === 0x41
           ? this.scan.monitors.length > 0
           : this.scan.values.some((v) => v.service === '01' && v.pid === hexByte(pid)),
-      'values',
-    );
+    });
     if (this.fault) return;
     // The lamp and the self-checks are due from every unit by itself, however the others answered.
     const { hasHeaders } = this.connection;
@@ -527,28 +449,52 @@ class ScanRun implements Asking {
     });
   }
 
-  /** Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. */
-  private async inGroups(
-    pids: readonly number[],
-    size: number,
-    dueFrom: (group: readonly number[]) => string[],
-    request: (group: readonly number[]) => string,
-    isAnswered: (pid: number) => boolean,
-    part: ScanPart,
-  ): Promise<void> {
+  /**
+   * Asks in groups on CAN and one by one elsewhere; what a group left unanswered is asked for singly, once. What of a
+   * damaged answer did not come whole goes into the next group.
+   */
+  private async inGroups({
+    pids,
+    size,
+    dueFrom,
+    service,
+    after = [],
+    isAnswered,
+    part,
+  }: Groups): Promise<void> {
     const step = this.connection.isCan ? size : 1;
+    const request = (group: readonly number[]) =>
+      `${service}${group
+        .flatMap((pid) => [pid, ...after])
+        .map(hexByte)
+        .join('')}`;
     const damaged = (heard: Heard) => {
       if (heard.damage.length === 0 && heard.fault === null) return;
       for (const unit of this.expected())
         if (!this.isAnswerWhole(heard, unit)) this.notePart(part, unit, heard, true);
     };
-    for (let at = 0; at < pids.length; at += step) {
-      const group = pids.slice(at, at + step);
-      const heard = await this.ask(request(group), { due: dueFrom(group) });
+    const times = new Map<number, number>();
+    const queue = [...pids];
+    while (queue.length > 0) {
+      const group = queue.splice(0, step);
+      for (const pid of group) times.set(pid, (times.get(pid) ?? 0) + 1);
+      const due = dueFrom(group);
+      let lacking: readonly number[] = [];
+      const partsOf: PartsOf = (heard) => {
+        const own = due.map((source) => ({ source, has: this.builder.supportedBy(service, source) }));
+        const wanted = own.map(({ source, has }) => ({ source, pids: group.filter((pid) => has.has(pid)) }));
+        const came = wholeParameters(heard, Number.parseInt(service, 16) + POSITIVE, wanted, after);
+        lacking = came?.lacking ?? [];
+        return came?.answers ?? null;
+      };
+      const mayWait = group.length > 1 && group.every((pid) => (times.get(pid) ?? 0) < MAX_ATTEMPTS);
+      const heard = await this.ask(request(group), { due, ...(mayWait ? { partsOf } : {}) });
+      queue.unshift(...lacking);
       if (group.length === 1) damaged(heard);
       for (const pid of group) {
         if (this.fault) return;
-        if (group.length > 1 && !isAnswered(pid)) damaged(await this.ask(request([pid])));
+        if (group.length > 1 && !lacking.includes(pid) && !isAnswered(pid))
+          damaged(await this.ask(request([pid])));
       }
       if (this.fault) return;
     }
@@ -566,7 +512,7 @@ class ScanRun implements Asking {
       if (this.fault !== null || !this.wanted.has(part)) continue;
       const isUnasked = this.expected().some((u) => this.builder.partOf(u, part) === null);
       const isContradicted = part === 'confirmed' && this.contradicted().length > 0;
-      const wasFaint = (this.voicesOf.get(part) ?? 0) < this.voices;
+      const wasFaint = (this.voicesOf.get(part) ?? 0) < this.asker.voices;
       if (isUnasked || isContradicted || wasFaint) await this.askPart(part, request, true);
     }
     if (

@@ -1,8 +1,9 @@
 import { NO_SOURCE, ScanBuilder, emptyScan, type Scan, isStandardAnswerId } from '@pincer/core/obd';
 import { addressAll } from './addressing.ts';
-import { REQUEST_MS, type Connection, type LinkOptions } from './connection.ts';
+import { REQUEST_MS, namesSenders, type Connection, type LinkOptions } from './connection.ts';
 import type { LinkFault } from './faults.ts';
-import { sendRequest } from './request.ts';
+import { sendRequest, type Heard } from './request.ts';
+import { hasEveryLine } from './whole-lines.ts';
 
 /** What tells one car from another at the socket. */
 export interface CarIdentity {
@@ -51,11 +52,14 @@ export async function identifyCar(
   const scan = emptyScan();
   const builder = new ScanBuilder(scan);
   const units = new Set<string>();
+  // A unit that is lost with a line end would make another car of this one.
+  const isEach = (request: string, heard: Heard) =>
+    !namesSenders(connection) || hasEveryLine(heard, request === '0100' ? connection.heardFirst : []);
   const ask = async (request: string): Promise<LinkFault | null> => {
     for (let tries = 1; ; tries++) {
       const heard = await sendRequest(connection, request, { timeoutMs: REQUEST_MS, signal });
       if (heard.fault) return heard.fault;
-      const isClean = heard.damage.length === 0 && heard.answers.length > 0;
+      const isClean = heard.damage.length === 0 && heard.answers.length > 0 && isEach(request, heard);
       if (!isClean && tries < TRIES) continue;
       for (const answer of heard.answers) {
         units.add(answer.source);

@@ -5,10 +5,11 @@ import {
   fromNewerAnswer,
   toNewerRequest,
   type Answer,
+  type CanFrame,
   type ReadError,
   isStandardAnswerId,
 } from '@pincer/core/obd';
-import { interpretLines } from './answers.ts';
+import { interpretLines, type Interpretation } from './answers.ts';
 import type { Connection } from './connection.ts';
 import type { LinkFault } from './faults.ts';
 import type { CancelSignal } from './transport.ts';
@@ -16,7 +17,7 @@ import type { CancelSignal } from './transport.ts';
 /** First byte of a refusal (ISO 14229-1: negative response). */
 const REFUSAL = 0x7f;
 /** A positive answer's first byte is the service plus this. */
-const POSITIVE = 0x40;
+export const POSITIVE = 0x40;
 
 /** What came back on one request, sorted. */
 export interface Heard {
@@ -32,6 +33,9 @@ export interface Heard {
   faults: LinkFault[];
   /** Why there was no reply at all; null when the prompt came. */
   fault: LinkFault | null;
+  /** The frames that came, and in how many lines the car's answers are. */
+  frames: readonly CanFrame[];
+  lineCount: number;
 }
 
 export interface RequestOptions {
@@ -73,6 +77,13 @@ function contentProblem(answer: Answer): string | null {
   return service === 0x43 || service === 0x47 || service === 0x4a ? codeListProblem(answer) : null;
 }
 
+/** What an adapter's reply says, by what is known of who answers. */
+export const interpretReply = ({ padding }: Connection, lines: readonly string[]): Interpretation =>
+  interpretLines(
+    lines.map((text) => ({ text })),
+    padding,
+  );
+
 /**
  * Sends one request once, and sorts what comes back. An answer counts only when it is one to this request, whole, and
  * from a unit that may give it; everything else is damage. Nothing is asked again here: see {@link ScanRun} for that.
@@ -86,7 +97,7 @@ export async function sendRequest(
   // What one unit is asked by itself is said in its own language already.
   const sent = from === undefined ? asSent(connection, text) : text;
   const reply = await connection.port.send(sent, { timeoutMs, signal });
-  const said = interpretLines(reply.lines.map((line) => ({ text: line })));
+  const said = interpretReply(connection, reply.lines);
   const heard: Heard = {
     answers: [],
     refusals: new Map(),
@@ -94,6 +105,8 @@ export async function sendRequest(
     isHeaderless: false,
     faults: said.faults,
     fault: reply.ok ? null : reply.fault,
+    frames: said.frames,
+    lineCount: said.lineCount,
   };
   const service = Number.parseInt(text.slice(0, 2), 16);
   const refused = Number.parseInt(sent.slice(0, 2), 16);

@@ -8,11 +8,11 @@ import {
   restated,
   type ReadValue,
 } from '@pincer/core/obd';
-import { interpretLines } from './answers.ts';
 import type { LinkFault } from './faults.ts';
-import { setUpAgain, type Connection } from './connection.ts';
-import { asAsked, asSent, groupSize } from './request.ts';
+import { namesSenders, setUpAgain, type Connection } from './connection.ts';
+import { asAsked, asSent, groupSize, interpretReply } from './request.ts';
 import type { CancelSignal, Clock } from './transport.ts';
+import { hasEveryLine } from './whole-lines.ts';
 
 /** A reading to be sampled, and how often it is worth asking for. */
 export interface Wanted {
@@ -151,7 +151,7 @@ class Sampling {
     if (!reply.ok) return reply.fault;
     const reading = emptyScan();
     const builder = new ScanBuilder(reading);
-    for (const answer of interpretLines(reply.lines.map((text) => ({ text }))).answers)
+    for (const answer of interpretReply(this.connection, reply.lines).answers)
       builder.add(asAsked(this.connection, answer));
     this.stated = reading.values;
     return null;
@@ -173,7 +173,7 @@ class Sampling {
     const now = clock.now();
     if (!reply.ok) return reply.fault;
     this.requestMs = this.requestMs === 0 ? now - sentAt : this.requestMs * 0.8 + (now - sentAt) * 0.2;
-    const said = interpretLines(reply.lines.map((text) => ({ text })));
+    const said = interpretReply(this.connection, reply.lines);
     if (said.faults.some((f) => f.code === 'low-voltage-reset')) {
       // The starter pulls the voltage down; the adapter forgets its settings and gets them again.
       const isBack = this.restarts++ < MAX_RESTARTS && (await setUpAgain(this.connection, signal));
@@ -181,18 +181,16 @@ class Sampling {
     }
     const reading = emptyScan();
     const builder = new ScanBuilder(reading);
-    for (const raw of said.answers) {
+    // Where a line end was lost, the tail of another frame may be in an answer: a peak that never was.
+    const isProven = !namesSenders(this.connection) || hasEveryLine(said, []);
+    for (const raw of isProven ? said.answers : []) {
       const answer = asAsked(this.connection, raw);
       if (answer.payload[0] === 0x41) builder.add(answer);
     }
     const at = ((sentAt + now) / 2 - this.began) / 1000;
     const answered = new Set(reading.values.map((v) => Number.parseInt(v.pid, 16)));
     if (answered.size > 0) this.lastHeard = now;
-    this.note(
-      group,
-      answered,
-      said.errors.some((e) => e.kind !== 'no-data'),
-    );
+    this.note(group, answered, !isProven || said.errors.some((e) => e.kind !== 'no-data'));
     for (const pid of answered) {
       this.arrivals.push({ at: now, pid });
       this.arrived.set(pid, (this.arrived.get(pid) ?? 0) + 1);

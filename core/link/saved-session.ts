@@ -1,4 +1,4 @@
-import { ScanBuilder, emptyScan, type ReadError, type Scan } from '@pincer/core/obd';
+import { Padding, ScanBuilder, emptyScan, type ReadError, type Scan } from '@pincer/core/obd';
 import { interpretLines, type AnswerLine } from './answers.ts';
 import { faultInLine } from './faults.ts';
 import { faultWords } from './words.ts';
@@ -53,6 +53,7 @@ const SHOWN_LINES = 200;
 class SessionReader {
   readonly scan = emptyScan();
   private readonly builder = new ScanBuilder(this.scan);
+  private readonly padding = new Padding();
   private request: string | null = null;
   private answer: AnswerLine[] = [];
   private notUnderstood = 0;
@@ -95,7 +96,7 @@ class SessionReader {
   }
 
   private readCar(lines: readonly AnswerLine[]): void {
-    const { answers, errors } = interpretLines(lines);
+    const { answers, errors } = interpretLines(lines, this.padding);
     for (const error of errors) {
       if (error.kind === 'garbled') this.report(error);
       else this.scan.errors.push(error);

@@ -2,6 +2,7 @@ export { asciiText, fromHex, hexByte, signed, toHex, uintAt } from './bytes.ts';
 export { formatCandumpLine, parseCandumpLine, type CandumpLine } from './candump.ts';
 export {
   IsoTpAssembler,
+  Padding,
   splitIsoTp,
   type AssembledMessage,
   type AssemblyFault,

@@ -32,6 +32,33 @@ const FRAME = 8;
 const fits = (content: number, length: number): boolean =>
   length >= content && (length === content || length >= FRAME);
 
+/** Of so many single frames back it is remembered how long they were. */
+const REMEMBERED = 4;
+
+/**
+ * Who fills its frames up to eight bytes, as ISO 15765-4 wants it: a frame of such a sender that comes shorter has lost
+ * bytes on the line to the adapter, even where what is left would fit. One that stops filling up is believed the third time.
+ */
+export class Padding {
+  /** Of each sender, the last single frames that had room: whether they were filled up. */
+  private readonly seen = new Map<string, readonly boolean[]>();
+
+  /** Notes who fills up. Only single frames tell; the others are full in any case. */
+  note(frames: readonly CanFrame[]): void {
+    for (const { id, data } of frames) {
+      const content = (data[0] ?? 0) + 1;
+      if (content < 2 || content >= FRAME || !fits(content, data.length)) continue;
+      this.seen.set(id, [...(this.seen.get(id) ?? []), data.length >= FRAME].slice(-REMEMBERED));
+    }
+  }
+
+  /** Whether a sender fills its frames up, by more than half of those remembered: a damaged line may look like either. */
+  fillsUp(id: string): boolean {
+    const seen = this.seen.get(id) ?? [];
+    return seen.filter(Boolean).length * 2 > seen.length;
+  }
+}
+
 /** Largest message that is accepted, bytes; the 12-bit length of ISO 15765-2 ends at 4095. */
 const MAX_LENGTH = 4095;
 
@@ -42,6 +69,8 @@ const MAX_LENGTH = 4095;
 export class IsoTpAssembler {
   private readonly pending = new Map<string, Pending>();
   readonly faults: AssemblyFault[] = [];
+
+  constructor(private readonly padding: Padding = new Padding()) {}
 
   /** @returns the message that this frame completes, or null. */
   push(frame: CanFrame): AssembledMessage | null {
@@ -55,7 +84,7 @@ export class IsoTpAssembler {
     switch (pci >> 4) {
       case 0x0: {
         const length = pci & 0x0f;
-        if (length === 0 || !fits(length + 1, data.length)) {
+        if (length === 0 || !this.fits(id, length + 1, data.length)) {
           this.faults.push({ kind: 'malformed-frame', id, ...at });
           return null;
         }
@@ -88,7 +117,7 @@ export class IsoTpAssembler {
         }
         const wanted = open.length - open.payload.length;
         // A frame between others is full; the last one may end with the message. Else a byte was lost on the line.
-        if (!fits(Math.min(wanted, FRAME - 1) + 1, data.length)) {
+        if (!this.fits(id, Math.min(wanted, FRAME - 1) + 1, data.length)) {
           this.faults.push({ kind: 'malformed-frame', id, ...at });
           this.pending.delete(id);
           return null;
@@ -114,6 +143,10 @@ export class IsoTpAssembler {
   /** Reports what is still unfinished; call when no more frames will come. */
   finish(): void {
     for (const id of [...this.pending.keys()]) this.abandon(id);
+  }
+
+  private fits(id: string, content: number, length: number): boolean {
+    return fits(content, length) && (length >= FRAME || !this.padding.fillsUp(id));
   }
 
   private abandon(id: string): void {

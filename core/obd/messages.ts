@@ -204,7 +204,8 @@ export class ScanBuilder {
   finish(): Scan {
     this.info.finish((source, message) => this.error({ source }, 'incomplete', message));
     this.scan.values = lastOfEach(asStated(this.scan.values, this.scan.values));
-    for (const frame of this.scan.freezeFrames) frame.values = asStated(frame.values, this.scan.values);
+    for (const frame of this.scan.freezeFrames)
+      frame.values = lastOfEach(asStated(frame.values, this.scan.values));
     for (const v of this.scan.values) this.notePart(v.source, partOfValue(v), 'known');
     this.scan.mils.sort((a, b) => (a.unit < b.unit ? -1 : 1));
     this.scan.parts = [...this.parts.values()];
