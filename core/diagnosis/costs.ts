@@ -141,16 +141,14 @@ export function repairPlan(
   works = WELL_DONE,
 ): RepairPlan {
   const candidates: number[] = [];
-  const worth = new Float64Array(chances.length);
   let mass = 0;
   for (let i = 0; i < chances.length; i++) {
     const p = chances[i] ?? 0;
     mass += p;
-    if (p <= 0.002) continue;
-    candidates.push(i);
-    worth[i] = p / (costs[i] ?? 1);
+    if (p > 0.002) candidates.push(i);
   }
-  candidates.sort((a, b) => (worth[b] ?? 0) - (worth[a] ?? 0));
+  const worth = (i: number): number => (chances[i] ?? 0) / (costs[i] ?? 1);
+  candidates.sort((a, b) => worth(b) - worth(a));
   const scale = works * (mass > 1 ? 1 / mass : 1);
   // A decision asks for more than a hundred plans: only of what is worth a try is it worked out what it cures.
   const cures = new Float64Array(chances.length);
@@ -169,7 +167,7 @@ export function repairPlan(
     success += repair.cures;
     return repair;
   });
-  return { ...plan, repairs, success: Math.min(1, success) };
+  return { cost: plan.cost, order: plan.order, repairs, success: Math.min(1, success) };
 }
 
 /** What repairs are weighed by: the chance that each that is tried cures it and its cost, by instance, and the help in the end. */

@@ -332,8 +332,14 @@ export function likelihoodRow(
     const { otherwise } = check;
     const rows = rowsOf(check, cylinder, instances);
     // Most pairs have at most one cause that the check speaks of; only two such causes have to be combined.
-    const alone = Float64Array.from([...rows, otherwise], (chances) => chanceOfResult(evidence, chances));
-    const speaks = Uint8Array.from([...rows, otherwise], (chances) => (chances === otherwise ? 0 : 1));
+    const alone = new Float64Array(none + 1).fill(chanceOfResult(evidence, otherwise));
+    const speaks = new Uint8Array(none + 1);
+    for (let i = 0; i < none; i++) {
+      const chances = rows[i] ?? otherwise;
+      if (chances === otherwise) continue;
+      alone[i] = chanceOfResult(evidence, chances);
+      speaks[i] = 1;
+    }
     for (let h = 0; h < row.length; h++) {
       const i = first[h] ?? none;
       const j = second[h] ?? none;
