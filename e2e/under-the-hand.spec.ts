@@ -105,12 +105,18 @@ test('on a low screen the bar and the rail give way while scrolling down, the ro
   await expect(rail).toBeVisible();
 });
 
-test('what to do in the next minute shows its first step whole, however low the screen', async ({ page }) => {
+test('what to do in the next minute shows its first step whole, however low the screen; a message covers no next step', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
   await openCase(page);
   await page
     .getByRole('radiogroup', { name: /^Oil pressure/ })
     .getByRole('radio', { name: 'Steady' })
     .click();
+  const said = await page.getByRole('listitem').filter({ hasText: 'Oil pressure: steady.' }).boundingBox();
+  const below = await page.locator('#work > .sticky').boundingBox();
+  expect((said?.y ?? 1e9) + (said?.height ?? 0)).toBeLessThanOrEqual(below?.y ?? 0);
   const minute = page.getByRole('region', { name: 'In the next minute' });
   for (const [width, height] of [
     [640, 400],
@@ -164,6 +170,45 @@ test('the road at each level, by day, in the dark and in forced colours: its but
         await expect(road.getByText(title, { exact: true })).toBeInViewport();
       }
   }
+});
+
+test('another station begins at its top; the browser’s Back finds one where it was left, and a sheet leaves it there', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await example(page, '/case/case_wet/plug-in');
+  const left = () => page.locator('#work').evaluate((e) => Math.round(e.scrollTop));
+  const scrollTo = async (top: number) => {
+    await page.locator('#work').evaluate((e, to) => e.scrollTo(0, to), top);
+    await expect.poll(left).toBe(top);
+  };
+  await expect(page.getByRole('heading', { name: 'Connect', level: 2 })).toBeVisible();
+  await scrollTo(500);
+  await station(page, 'Read');
+  await expect(page.getByRole('heading', { name: 'Read everything first' })).toBeInViewport();
+  expect(await left()).toBe(0);
+  await scrollTo(300);
+  await page.keyboard.press('l');
+  const log = page.getByRole('dialog', { name: /^Log, / });
+  await expect(log).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(log).toBeHidden();
+  expect(await left()).toBe(300);
+  // Closed, the log is no step on the way back.
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Connect', level: 2 })).toBeAttached();
+  await expect.poll(left).toBe(500);
+});
+
+test('a link to a part of a page leads there; another page begins at its top', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Bring back a saved logbook' }).click();
+  await expect(page.getByRole('heading', { name: 'On this device' })).toBeInViewport({ ratio: 1 });
+  const left = () => page.evaluate(() => scrollY);
+  expect(await left()).toBeGreaterThan(0);
+  await page.getByRole('link', { name: 'Pincer, to the garage' }).click();
+  await expect.poll(left).toBe(0);
 });
 
 test('on a phone the stations have their names one touch away', async ({ page }) => {

@@ -13,6 +13,7 @@ import { Mark } from '../ui/mark.tsx';
 import { allowSingleKeys, useShortcut } from '../ui/shortcuts.ts';
 import { AdapterChip } from './adapter-chip.tsx';
 import { useFirstStartDemo } from './first-start.ts';
+import { useScrollPlace } from './scroll-place.ts';
 import { useTheme } from './theme.ts';
 
 const KeySheet = fetchedPart(async () => (await import('./key-sheet.tsx')).KeySheet);
@@ -22,6 +23,7 @@ type Finder = Awaited<ReturnType<typeof loadFinder>>['Finder'];
 /** What every page shares: the bar at the top, the search, the sheet of keys. */
 export function Shell() {
   useTheme();
+  useScrollPlace();
   useFirstStartDemo();
   const singleKeys = useAppSelector((s) => s.settings.singleKeys);
   useEffect(() => allowSingleKeys(singleKeys !== 'off'), [singleKeys]);

@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import type { Toaster as Sonner } from 'sonner';
 import { later } from '../ui/later.ts';
 
-/** Height of the foot with the next step, px. */
-const FOOT = 88;
+/** Above the foot with the next step, which a message must not cover; where there is none, at the edge. */
+const ABOVE_FOOT = { bottom: 'var(--foot, 16px)' };
 
 /** As everything else that is read and touched, in the theme's colours; the package's own styles come after ours. */
 const TEXT = {
@@ -39,9 +39,8 @@ export function Toasts() {
   return Toaster ? (
     <Toaster
       position="bottom-center"
-      // Above the foot with the next step, which it must not cover.
-      offset={{ bottom: FOOT }}
-      mobileOffset={{ bottom: FOOT }}
+      offset={ABOVE_FOOT}
+      mobileOffset={ABOVE_FOOT}
       toastOptions={{ className: 'font-sans', style: TEXT, actionButtonStyle: TARGET }}
     />
   ) : null;

@@ -1,5 +1,5 @@
 import { useMemo, useRef } from 'react';
-import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { STATIONS, type Assessment } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
 import { useAppSelector } from '../store/store.ts';
@@ -15,6 +15,7 @@ import type { CaseContext } from './case-context.ts';
 import { OtherPages } from './other-pages.tsx';
 import { Rail } from './rail.tsx';
 import { useFold } from './use-fold.ts';
+import { useLogSheet } from './use-log-sheet.ts';
 import { Road } from './road.tsx';
 
 const PracticeBanner = fetchedPart(
@@ -31,7 +32,6 @@ export function CaseFrame() {
   const state = useMemo(() => (record ? foldCase(record) : null), [record]);
   const assessed = useAssessment(record, vehicle);
   const navigate = useNavigate();
-  const [params, setParams] = useSearchParams();
   useShortcut(
     STATIONS.map((_, i) => String(i + 1)),
     (event) => {
@@ -39,9 +39,11 @@ export function CaseFrame() {
       if (station) void navigate(`/case/${caseId}/${station}`);
     },
   );
-  useShortcut('l', () => setParams({ log: '' }));
+  const { pathname } = useLocation();
+  const log = useLogSheet();
+  useShortcut('l', log.open);
   const main = useRef<HTMLElement>(null);
-  useFold(main, useLocation().pathname + assessed.status);
+  useFold(main, pathname + assessed.status);
 
   if (status === 'loading')
     return (
@@ -65,16 +67,9 @@ export function CaseFrame() {
       </main>
     );
   }
-  const log = (assessment: Assessment | null) => (
+  const logOf = (assessment: Assessment | null) => (
     <Contained name="The log">
-      {params.has('log') ? (
-        <Log
-          record={record}
-          state={state}
-          assessment={assessment}
-          onClose={() => setParams({}, { replace: true })}
-        />
-      ) : null}
+      {log.isOpen ? <Log record={record} state={state} assessment={assessment} onClose={log.close} /> : null}
     </Contained>
   );
   if (assessed.status === 'failed') {
@@ -98,7 +93,7 @@ export function CaseFrame() {
           {assessed.message}. Everything that you recorded is stored. How far it may still be driven is not
           known: a light that is red or flashes means stop.
         </Notice>
-        {log(null)}
+        {logOf(null)}
       </main>
     );
   }
@@ -140,7 +135,7 @@ export function CaseFrame() {
           <Outlet context={context} />
         </main>
       </div>
-      {log(assessment)}
+      {logOf(assessment)}
     </div>
   );
 }

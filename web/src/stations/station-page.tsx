@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { BUTTON } from '../ui/classes.ts';
 import { Panels } from '../ui/contained.tsx';
+import { tellFoot } from '../ui/foot.ts';
 import { useArrivalFocus } from './use-arrival-focus.ts';
 
 /** A station's page: what it is for, its work, and the one next thing at its foot. */
@@ -29,7 +30,10 @@ export function StationPage({
         <Panels name="This part of the station">{children}</Panels>
       </div>
       {next ? (
-        <div className="sticky bottom-0 z-10 flex shrink-0 flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4 low:flex-nowrap low:py-0.5 low:whitespace-nowrap">
+        <div
+          ref={tellFoot}
+          className="sticky bottom-0 z-10 flex shrink-0 flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4 low:flex-nowrap low:py-0.5 low:whitespace-nowrap"
+        >
           <div className="min-w-0">
             <p className="text-[17px] font-bold low:truncate low:text-[15px]">{next.title}</p>
             {next.detail ? <p className="text-[15px] text-ink-2 low:hidden">{next.detail}</p> : null}

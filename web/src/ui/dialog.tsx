@@ -38,7 +38,8 @@ export function Dialog({
           onCloseAutoFocus={(e) => {
             e.preventDefault();
             const back = opener.current?.isConnected ? opener.current : document.getElementById('work');
-            back?.focus();
+            // The page stands as it did: what had the focus may have been scrolled out of sight since.
+            back?.focus({ preventScroll: true });
           }}
           className={cx(
             'fixed z-50 flex flex-col border-line bg-sheet text-ink',

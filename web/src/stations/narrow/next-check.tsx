@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { CheckView } from '@pincer/core/assess';
 import { useAppSelector } from '../../store/store.ts';
 import { TAG } from '../../ui/classes.ts';
+import { tellFoot } from '../../ui/foot.ts';
 import { counted, duration, money } from '../../ui/format.ts';
 import { useCase } from '../case-context.ts';
 import { CheckDialog } from './check-dialog.tsx';
@@ -20,6 +21,7 @@ export function NextCheck({ caseId }: { caseId: string }) {
   const others = assessment.checks.length - (best ? 1 : 0);
   return (
     <section
+      ref={tellFoot}
       aria-label="The next thing"
       className="sticky bottom-0 z-10 shrink-0 overflow-hidden border-t border-line bg-sheet md:static md:mx-4 md:mb-4 md:grid md:grid-cols-[1.35fr_1fr_180px] md:rounded-lg md:border low:sticky! low:mx-0! low:mb-0! low:flex! low:rounded-none! low:border-x-0!"
     >

@@ -65,7 +65,7 @@ export function Read() {
                 action: (
                   <button
                     type="button"
-                    className={BUTTON.solid}
+                    className={`${BUTTON.solid} w-full sm:w-auto`}
                     onClick={() => void dispatch(scanCar(record.id))}
                   >
                     Read everything
