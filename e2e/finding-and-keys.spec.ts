@@ -21,6 +21,8 @@ test('words with slips, look-alike letters, vehicles and commands', async ({ pag
   };
   await find('catalist');
   await expect(page.getByRole('option').filter({ hasText: 'Catalyst' }).first()).toBeVisible();
+  // A group without a match has no heading either.
+  await expect(page.getByText('Commands', { exact: true })).toBeHidden();
   await page.keyboard.press('Escape');
   await find('PO302');
   await expect(page.getByText('Did you mean P0302?')).toBeVisible();

@@ -1,4 +1,4 @@
-import { LAMPS, isStandardUnit, type CaseState } from '@pincer/core/case';
+import { LAMPS, isStandardUnit, type CaseState, type LampId } from '@pincer/core/case';
 import type { ProofView } from '@pincer/core/proof';
 
 export const STATIONS = ['light', 'plug-in', 'read', 'meaning', 'narrow', 'decide', 'fix', 'prove'] as const;
@@ -18,6 +18,12 @@ interface Known {
   codes: number;
   proof: ProofView;
 }
+
+/** A lamp in the middle of a line: `oil pressure`, `ABS`. */
+const inLine = (lamp: LampId): string =>
+  LAMPS[lamp]
+    .replace(/ \(.*\)$/, '')
+    .replace(/^(\{?)([A-Z])(?![A-Z])/, (_, tag: string, first: string) => tag + first.toLowerCase());
 
 /** What each station holds, and whether newer facts have overtaken it. */
 export function stationViews(state: CaseState, known: Known): StationView[] {
@@ -43,9 +49,7 @@ export function stationViews(state: CaseState, known: Known): StationView[] {
       'light',
       standing.lamps.size + standing.observations.size > 0,
       [
-        ...lamps.map(
-          ([id, l]) => `${LAMPS[id].replace(/ \(.*\)$/, '').toLowerCase()}, ${l.mode.replaceAll('-', ' ')}`,
-        ),
+        ...lamps.map(([id, l]) => `${inLine(id)}, ${l.mode.replaceAll('-', ' ')}`),
         ...(lamps.length === 0 && standing.lamps.size > 0 ? ['no lights on'] : []),
         ...(signs > 0 ? [`${signs} ${signs === 1 ? 'sign' : 'signs'}`] : []),
       ].join('; ') || 'answered',

@@ -32,6 +32,7 @@ test.each<[string, Parameters<typeof makeCase>, number]>([
   ['a code of the engine explains no airbag', [lamp('airbag'), scanEntry(makeScan(['P0302']))], 1],
   ['a stability light at work', [lamp('stability', 'flashing'), scanEntry(makeScan([]))], 0],
   ['an old code explains no light of today', [lamp('airbag'), scanEntry(makeScan(['B0020:history']))], 1],
+  ['two lights of one unit', [lamp('abs'), lamp('stability'), scanEntry(makeScan([]))], 1],
   ['two lights, two units', [lamp('airbag'), lamp('steering'), scanEntry(makeScan([]))], 2],
 ])('%s', (_, steps, count) => {
   expect(unasked(steps)).toHaveLength(count);

@@ -13,6 +13,7 @@ const UNITS: Partial<
   Record<LampId, { unit: string; reader: string; areas: readonly Area[]; letter: 'B' | 'C' }>
 > = {
   brakes: { unit: 'the brakes', reader: 'ABS', areas: ['brakes'], letter: 'C' },
+  abs: { unit: 'the ABS', reader: 'ABS', areas: ['brakes'], letter: 'C' },
   stability: {
     unit: 'the stability control',
     reader: 'ABS or ESC',
@@ -38,7 +39,10 @@ export function unaskedUnits({ standing, scans }: CaseState, vehicle: Vehicle): 
     const mode = standing.lamps.get(lamp)?.mode ?? 'out';
     // Flashing it is at work on a slipping wheel.
     const isAtWork = lamp === 'stability' && mode === 'flashing';
-    if (!of || mode === 'out' || isAtWork || [...of.areas, of.letter].some((a) => told.has(a))) return [];
+    // One unit has both lights.
+    const isSaid = lamp === 'stability' && (standing.lamps.get('abs')?.mode ?? 'out') !== 'out';
+    if (!of || mode === 'out' || isAtWork || isSaid || [...of.areas, of.letter].some((a) => told.has(a)))
+      return [];
     return [
       `The control unit of ${of.unit} lights its own lamp, and no code of it was read. ${
         vehicle.moduleMap

@@ -27,6 +27,7 @@ export {
   type NotDone,
   type RepairedBy,
 } from './entries.ts';
+export { lampsOf } from './lamps-of.ts';
 export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';
 export {

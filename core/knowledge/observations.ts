@@ -192,6 +192,7 @@ export const OBSERVATIONS = {
   'lamp:brakes': car('Brake light on', 0.006),
   'lamp:steering': car('Steering light on', 0.004),
   'lamp:high-voltage': car('High-voltage light on', 0.004),
+  'lamp:abs': car('ABS light on', 0.02),
   'lamp:stability': car('Stability light on', 0.02),
   'lamp:airbag': car('Airbag light on', 0.006),
   'lamp:tyre': car('{Tyre} light on', 0.02),

@@ -49,6 +49,8 @@ const SITUATIONS: [string, AllowanceLevel, string | null, Entries][] = [
   ['oil lamp at times is still oil', 'stop-here', 'oil-lamp', [lamp('oil', 'now-and-then')]],
   ['temperature lamp', 'stop-here', 'temperature-lamp', [lamp('temperature')]],
   ['brake lamp', 'stop-here', 'brake-lamp', [lamp('brakes')]],
+  ['ABS lamp', 'short-trips', 'abs-lamp', [lamp('abs')]],
+  ['ABS and brake lamp', 'stop-here', 'brake-lamp', [lamp('abs'), lamp('brakes')]],
   ['charging lamp', 'safe-place', 'charging-lamp', [lamp('charging')]],
   ['airbag lamp', 'short-trips', 'safety-lamp', [lamp('airbag')]],
   ['stability lamp', 'short-trips', 'safety-lamp', [lamp('stability')]],

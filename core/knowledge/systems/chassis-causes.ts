@@ -20,7 +20,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'wheel-speed-sensor', title: 'Wheel speed sensor, its tone ring or its wiring', system: 'brakes', scope: 'engine', prior: 0.016,
     priorFactors: [{ when: { kind: 'age-over', years: 8 }, factor: 1.4 }],
-    effects: { 'code:wheel-speed': 0.92, 'code:nonsense-brakes': 0.45, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
+    effects: { 'code:wheel-speed': 0.92, 'code:nonsense-brakes': 0.45, 'lamp:abs': 0.92, 'lamp:stability': 0.9, 'lamp:brakes': 0.15, 'before:kerb': 0.12, 'before:washed': 0.15, 'before:worked-on': 0.15 },
     repair: { title: 'Clean or replace the wheel speed sensor', parts: 35, ownerMinutes: 60, shopMinutes: 50, tools: ['hand-tools', 'multimeter'], cautions: ['jacking', 'brakes'], steps: [] },
   },
   {

@@ -5,7 +5,7 @@ export const ELECTRICAL_CAUSES: readonly Cause[] = [
   {
     id: 'battery-weak', title: 'Battery weak', system: 'electrical', scope: 'engine', prior: 0.015,
     priorFactors: [{ when: { kind: 'age-over', years: 5 }, factor: 1.4 }],
-    effects: { 'code:unit-silent': 0.35, 'lamp:stability': 0.1, 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
+    effects: { 'code:unit-silent': 0.35, 'lamp:abs': 0.1, 'lamp:stability': 0.1, 'sign:no-start': 0.45, 'gauge:lights-dim': 0.35, 'before:jump': 0.6, 'code:supply-voltage': 0.5, 'code:throttle': 0.06, 'reading:battery-low': 0.75, 'sign:hard-start': 0.7, 'before:battery': 0.6, 'before:long-stand': 0.5 },
     repair: { title: 'Charge or replace the battery', parts: 85, ownerMinutes: 25, shopMinutes: 20, tools: ['hand-tools'], cautions: ['battery'], steps: [] },
   },
   {

@@ -146,6 +146,14 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     once: 'that system has been checked',
   },
   {
+    id: 'abs-lamp',
+    level: 'short-trips',
+    holds: lit('abs'),
+    because: 'The ABS light is on: the ordinary brakes still work, but a wheel can lock.',
+    then: 'Make short trips, keep more distance, and brake gently in the wet. If the red brake light comes on too, stop.',
+    once: 'the ABS has been checked',
+  },
+  {
     id: 'tyre-lamp',
     level: 'short-trips',
     holds: lit('tyre'),
@@ -297,7 +305,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     id: 'unknown-lamp',
     level: 'short-trips',
     holds: (f) => f.lamps.size === 0 && !f.isRead && f.activeCodes.length === 0,
-    because: 'Nothing is known yet: not which light is on, nor how the car runs.',
+    because: 'Nothing is known yet: not which light is on, nor how it runs.',
     then: 'Tell us which light is on; until then, make short and gentle trips.',
     once: 'the light is known and harmless',
     atMost: 'some-weeks',

@@ -23,6 +23,7 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   charging: 'The car runs on its battery, for half an hour at best.',
   brakes:
     'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
+  abs: 'The ordinary brakes still work, but hard braking can lock a wheel. On a motorcycle it flashes until you move off. With the red brake light: stop.',
   steering: 'Power assistance may fail. Steering is work for a qualified {workshop}.',
   'high-voltage': 'Park safely, touch nothing orange, call a qualified {workshop}.',
   stability: 'Flickering while a wheel spins is normal; lit, stability and often ABS are off.',

@@ -88,7 +88,7 @@ export function Finder({
           run: () => go(`/case/${caseId}/${id}`),
         }))
       : []),
-    ...(caseId ? [{ title: 'Open the log', run: () => go(`/case/${caseId}/light?log`) }] : []),
+    ...(caseId ? [{ title: 'Open the log', run: () => go(`${location.pathname}?log`) }] : []),
     { title: 'Garage', run: () => go('/') },
     { title: 'Open a case, add a vehicle', run: () => go('/?new') },
     { title: 'Import a case file', run: () => go('/?import') },
@@ -110,6 +110,7 @@ export function Finder({
     },
     { title: 'Keyboard shortcuts', run: () => run(onKeys) },
   ];
+  const named = commands.filter((c) => matches(c.title));
 
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
@@ -148,34 +149,36 @@ export function Finder({
                   </Command.Item>
                 </Command.Group>
               ) : null}
-              <Command.Group heading="Vehicles and cases">
-                {newest(found, CASES_AT_ONCE).map(({ id, title, vehicle }) => (
-                  <Command.Item
-                    key={id}
-                    value={id}
-                    onSelect={() => go(`/case/${id}/narrow`)}
-                    className={ITEM}
-                  >
-                    <span>
-                      {vehicles[vehicle]?.name ?? 'Vehicle'}: {title}
-                    </span>
-                  </Command.Item>
-                ))}
-                {found.length > CASES_AT_ONCE ? (
-                  <p className="px-3 py-1.5 text-[15px] text-ink-2">
-                    {found.length - CASES_AT_ONCE} more. Type a name to find one of them.
-                  </p>
-                ) : null}
-              </Command.Group>
-              <Command.Group heading="Commands">
-                {commands
-                  .filter((c) => matches(c.title))
-                  .map((c) => (
+              {found.length > 0 ? (
+                <Command.Group heading="Vehicles and cases">
+                  {newest(found, CASES_AT_ONCE).map(({ id, title, vehicle }) => (
+                    <Command.Item
+                      key={id}
+                      value={id}
+                      onSelect={() => go(`/case/${id}/narrow`)}
+                      className={ITEM}
+                    >
+                      <span>
+                        {vehicles[vehicle]?.name ?? 'Vehicle'}: {title}
+                      </span>
+                    </Command.Item>
+                  ))}
+                  {found.length > CASES_AT_ONCE ? (
+                    <p className="px-3 py-1.5 text-[15px] text-ink-2">
+                      {found.length - CASES_AT_ONCE} more. Type a name to find one of them.
+                    </p>
+                  ) : null}
+                </Command.Group>
+              ) : null}
+              {named.length > 0 ? (
+                <Command.Group heading="Commands">
+                  {named.map((c) => (
                     <Command.Item key={c.title} value={c.title} onSelect={c.run} className={ITEM}>
                       {c.title}
                     </Command.Item>
                   ))}
-              </Command.Group>
+                </Command.Group>
+              ) : null}
               {hits.length > 0 ? (
                 <Command.Group heading="Reference">
                   {hits.map((h) => (

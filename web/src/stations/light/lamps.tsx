@@ -2,11 +2,13 @@ import {
   LAMPS,
   LAMP_COLOUR,
   LAMP_COLOURS,
+  lampsOf,
   type CaseState,
   type LampColour,
   type LampId,
   type LampMode,
 } from '@pincer/core/case';
+import type { Vehicle } from '@pincer/core/vehicle';
 import { recordSaying } from '../../logbook/record-saying.ts';
 import { useTell } from '../../store/use-tell.ts';
 import { useAppDispatch } from '../../store/store.ts';
@@ -45,7 +47,7 @@ const BULB_MEANS = {
 } as const;
 
 /** The lamps, each steady, flashing or at times, in its colour; and whether the engine lamp lights at all. */
-export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
+export function Lamps({ caseId, vehicle, state }: { caseId: string; vehicle: Vehicle; state: CaseState }) {
   const dispatch = useAppDispatch();
   const tell = useTell();
   const note = (lamp: LampId, mode: LampMode, colour: LampColour | null) =>
@@ -62,7 +64,7 @@ export function Lamps({ caseId, state }: { caseId: string; state: CaseState }) {
         Warning lights
       </h3>
       <ul className="divide-y divide-line">
-        {(Object.keys(LAMPS) as LampId[]).map((lamp) => {
+        {lampsOf(vehicle, state.standing.lamps).map((lamp) => {
           const seen = state.standing.lamps.get(lamp);
           const mode = seen?.mode ?? null;
           const isLit = mode !== null && mode !== 'out';

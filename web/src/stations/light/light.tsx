@@ -23,7 +23,7 @@ const GROUPS = [
 
 /** What lit, how it runs, what came before. Anything may stay unknown. */
 export function Light() {
-  const { record, state, assessment } = useCase();
+  const { record, vehicle, state, assessment } = useCase();
   const tell = useTell();
   const dispatch = useAppDispatch();
   const answer = (observation: ObservationKey, next: Answered) =>
@@ -66,7 +66,7 @@ export function Light() {
     >
       <Minute allowance={assessment.allowance} />
       <div className="grid gap-4 xl:grid-cols-[1.06fr_1fr]">
-        <Lamps caseId={record.id} state={state} />
+        <Lamps caseId={record.id} vehicle={vehicle} state={state} />
         <div className="space-y-4">
           <PreliminaryChecks caseId={record.id} things={assessment.preliminaryChecks} />
           {GROUPS.map((group) => (

@@ -12,6 +12,7 @@ const MORE_THAN_ONE = 1.03;
 export function Causes({
   causes,
   none,
+  hasCodes,
   quiet,
   refuted,
   selected,
@@ -19,6 +20,8 @@ export function Causes({
 }: {
   causes: readonly CauseView[];
   none: number;
+  /** Whether there are codes to be explained. */
+  hasCodes: boolean;
   /** Where nothing fails now: the chance that nothing is wrong any more. */
   quiet: Assessment['quiet'];
   refuted: readonly RefutedView[];
@@ -69,9 +72,11 @@ export function Causes({
                 </span>
                 {isHeld ? (
                   <span className="block text-[14px] text-ink-2">
-                    {c.accountsFor.length === 0
-                      ? 'explains none of the codes'
-                      : `explains ${c.accountsFor.join(', ')}`}
+                    {c.accountsFor.length > 0
+                      ? `explains ${c.accountsFor.join(', ')}`
+                      : hasCodes
+                        ? 'explains none of the codes'
+                        : null}
                     {c.before ? <span className="block">{c.before}</span> : null}
                   </span>
                 ) : null}

@@ -41,6 +41,7 @@ export function Narrow() {
     <Causes
       causes={causes}
       none={assessment.none}
+      hasCodes={assessment.codes.length > 0}
       quiet={assessment.quiet}
       refuted={assessment.refuted}
       selected={selected?.id}

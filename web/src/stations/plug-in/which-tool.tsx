@@ -11,7 +11,7 @@ const isNeeds = (v: unknown): v is ToolNeed[] =>
   Array.isArray(v) && v.every((n) => typeof n === 'string' && Object.hasOwn(TOOL_NEEDS, n));
 
 /** Lamps that belong to control units which the engine's services do not reach. */
-const OTHER_UNITS = ['airbag', 'stability', 'steering', 'tyre', 'high-voltage', 'brakes'] as const;
+const OTHER_UNITS = ['airbag', 'abs', 'stability', 'steering', 'tyre', 'high-voltage', 'brakes'] as const;
 
 /** Which kind of tool is enough for the question at hand, and when it pays against a workshop's fee. */
 export function WhichTool({ onByHand }: { onByHand: () => void }) {
