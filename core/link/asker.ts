@@ -102,7 +102,7 @@ export class Asker {
       }
       if (isShort) {
         // Of two answers that a lost line end has made one, the second looks like silence and the first like a whole one.
-        const isSettled = said === before || silent + 1 >= MAX_ATTEMPTS;
+        const isSettled = !namesSenders(this.connection) || said === before || silent + 1 >= MAX_ATTEMPTS;
         before = said;
         if (++silent < MAX_SILENCES[this.isLossy ? 'lossy' : 'sound'] || !isSettled) continue;
       }
