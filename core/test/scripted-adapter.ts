@@ -1,7 +1,7 @@
 import { AdapterPort, ByteQueue, asciiBytes, asciiOf, type Clock } from '@pincer/core/link';
 
 /** Time that runs a thousand times faster: every wait of seconds ends within milliseconds. */
-export const FAST: Clock = {
+const FAST: Clock = {
   now: () => performance.now() * 1000,
   after: (ms, run) => {
     const timer = setTimeout(run, ms / 1000);
@@ -16,8 +16,11 @@ export const FAST: Clock = {
  */
 export type Says = (command: string, count: number) => string;
 
-/** An adapter that answers by a script, and the commands that reached it. */
-export function scriptedAdapter(says: Says): { port: AdapterPort; sent: string[] } {
+/**
+ * An adapter that answers by a script, and the commands that reached it.
+ * @param clock of a fast time, in which a busy machine may stand still for seconds: a test to which that matters gives its own.
+ */
+export function scriptedAdapter(says: Says, clock = FAST): { port: AdapterPort; sent: string[] } {
   const incoming = new ByteQueue();
   const sent: string[] = [];
   const port = new AdapterPort(
@@ -37,7 +40,7 @@ export function scriptedAdapter(says: Says): { port: AdapterPort; sent: string[]
         return Promise.resolve();
       },
     },
-    FAST,
+    clock,
   );
   return { port, sent };
 }

@@ -27,7 +27,7 @@ function untilDone(attempt: () => boolean): () => void {
     if (attempt()) stop();
   });
   const late = setTimeout(() => stop(), WAIT_MS);
-  const inputs = ['wheel', 'touchstart', 'keydown'] as const;
+  const inputs = ['wheel', 'pointerdown', 'keydown'] as const;
   const stop = () => {
     observer.disconnect();
     clearTimeout(late);
