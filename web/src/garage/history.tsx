@@ -112,7 +112,7 @@ export function History({ vehicle }: { vehicle: Vehicle }) {
                 What it was
               </th>
               {head('cost', 'Spent')}
-              <th scope="col">
+              <th scope="col" className="hidden sm:table-cell">
                 <span className="sr-only">Change</span>
               </th>
             </tr>
@@ -156,6 +156,36 @@ function Row({ row, purse }: { row: HistoryRow; purse: Purse }) {
     }
     setName(null);
   };
+  const actions = (
+    <span className="flex flex-wrap">
+      <button
+        type="button"
+        className={BUTTON.quiet}
+        aria-label={name === null ? `Rename “${row.title}”` : `Keep this name of “${row.title}”`}
+        onClick={() => (name === null ? setName(row.title) : void rename())}
+      >
+        {name === null ? 'Rename' : 'Keep'}
+      </button>
+      <button
+        type="button"
+        className={BUTTON.quiet}
+        aria-label={row.isPutAway ? `Bring “${row.title}” back` : `Put “${row.title}” away`}
+        onClick={() => void dispatch(changeCase(row.case, { isPutAway: !row.isPutAway }))}
+      >
+        {row.isPutAway ? 'Bring back' : 'Put away'}
+      </button>
+      {isEmpty ? (
+        <button
+          type="button"
+          className={BUTTON.quiet}
+          aria-label={`Remove the empty case “${row.title}”`}
+          onClick={() => void remove()}
+        >
+          Remove
+        </button>
+      ) : null}
+    </span>
+  );
   return (
     <tr className="border-b border-line align-top last:border-b-0">
       <td className="whitespace-nowrap py-2 pr-3">{day(row.openedAt)}</td>
@@ -184,42 +214,14 @@ function Row({ row, purse }: { row: HistoryRow; purse: Purse }) {
         <span className="block text-[14px] sm:hidden">
           <span className="font-mono">{codes}</span> {what}
         </span>
+        <span className="-ml-3 block sm:hidden">{actions}</span>
       </td>
       <td className="hidden py-2 pr-3 font-mono text-[15px] sm:table-cell">{codes}</td>
       <td className="hidden py-2 pr-3 sm:table-cell">{what}</td>
       <td className="whitespace-nowrap py-2 pr-3 font-mono">
         {row.cost === null ? '–' : money(row.cost, purse)}
       </td>
-      <td className="py-1">
-        <span className="flex flex-wrap">
-          <button
-            type="button"
-            className={BUTTON.quiet}
-            aria-label={name === null ? `Rename “${row.title}”` : `Keep this name of “${row.title}”`}
-            onClick={() => (name === null ? setName(row.title) : void rename())}
-          >
-            {name === null ? 'Rename' : 'Keep'}
-          </button>
-          <button
-            type="button"
-            className={BUTTON.quiet}
-            aria-label={row.isPutAway ? `Bring “${row.title}” back` : `Put “${row.title}” away`}
-            onClick={() => void dispatch(changeCase(row.case, { isPutAway: !row.isPutAway }))}
-          >
-            {row.isPutAway ? 'Bring back' : 'Put away'}
-          </button>
-          {isEmpty ? (
-            <button
-              type="button"
-              className={BUTTON.quiet}
-              aria-label={`Remove the empty case “${row.title}”`}
-              onClick={() => void remove()}
-            >
-              Remove
-            </button>
-          ) : null}
-        </span>
-      </td>
+      <td className="hidden py-1 sm:table-cell">{actions}</td>
     </tr>
   );
 }
