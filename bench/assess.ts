@@ -1,5 +1,6 @@
 import { assess } from '@pincer/core/assess';
 import type { CaseRecord } from '@pincer/core/case';
+import { describedCodes } from '@pincer/core/codes';
 import { CHECKS } from '@pincer/core/knowledge';
 import { statOf, type Stat, type StoredWindow } from '@pincer/core/signals';
 import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../core/test/make-case.ts';
@@ -120,6 +121,45 @@ function growth(what: string, few: CaseRecord, many: CaseRecord, times: number):
   };
 }
 
+/** Described codes of the powertrain, from all over the catalogue. */
+const codes = (count: number) => {
+  const all = describedCodes().flatMap(({ code }) => (code.startsWith('P') ? [code] : []));
+  const step = Math.floor(all.length / count);
+  return makeCase(scanEntry(makeScan(all.filter((_, i) => i % step === 0).slice(0, count), AT_IDLE)));
+};
+
+/** Checks that were done, each with its first outcome, beside one code. */
+const checksDone = (count: number) =>
+  makeCase(
+    scanEntry(makeScan(['P0302'], AT_IDLE)),
+    ...CHECKS.slice(0, count).map((c) => ({
+      kind: 'check' as const,
+      check: c.scope === 'engine' ? c.id : `${c.id}:1`,
+      outcome: c.outcomes[0]?.id ?? '',
+    })),
+  );
+
+/** A misfire in an engine of so many cylinders. */
+const misfire = makeCase(scanEntry(makeScan(['P0300', 'P0302', 'P0171'], AT_IDLE)));
+
+/** Where more of it makes more that can be, the cost may grow a little faster. */
+const EXPONENT = 1.3;
+
+/** What becomes of the cost with `times` as many: its exponent, from one run each. */
+function power(what: string, few: () => unknown, many: () => unknown, times: number): Row {
+  const [a, b] = [few, many].map((run) => median(run, 5));
+  const exponent = Math.log((b ?? 0) / (a ?? 1)) / Math.log(times);
+  return {
+    what: `${what}: exponent of the cost`,
+    measured: `${(a ?? 0).toFixed(0)} ms to ${(b ?? 0).toFixed(0)} ms, ${exponent.toFixed(2)}`,
+    budget: `${EXPONENT}`,
+    ratio: exponent / EXPONENT,
+  };
+}
+
+const assessed = (record: CaseRecord, cylinders?: number) => () =>
+  assess(record, cylinders === undefined ? CAR : { ...CAR, cylinders }, NOW);
+
 export function assessRows(): Row[] {
   const small = bigCase(0);
   const began = performance.now();
@@ -143,5 +183,8 @@ export function assessRows(): Row[] {
     growth('250 readings', scans(250), scans(2_000), 8),
     growth('125 recordings of 20 windows', recordings(125), recordings(1_000), 8),
     growth('200 notes and answers', bigCase(200), bigCase(3_200), 16),
+    power('13 codes to 130', assessed(codes(13)), assessed(codes(130)), 10),
+    power('20 checks done to 160', assessed(checksDone(20)), assessed(checksDone(160)), 8),
+    power('4 cylinders to 16', assessed(misfire, 4), assessed(misfire, 16), 4),
   ];
 }

@@ -32,9 +32,20 @@ const untilDrawn = (page: Page, act: string, selector: string): Promise<number> 
 
 interface Phone {
   page: Page;
-  /** How slow the machine itself is, measured while the page is at full speed: to make it slow takes a core. */
-  pace: () => Promise<number>;
+  /** Does something while the page is at full speed; to make it slow takes a core. */
+  atFullSpeed: <T>(run: () => T | Promise<T>) => Promise<T>;
 }
+
+/** Loads of the garage whose tasks are looked at, and how long after its names are there it is done with all of it, ms. */
+const LOADS = 3;
+const READ_MS = 12_000;
+
+/** Keeps the tasks of more than 50 ms that the page's main thread has, from its beginning. */
+const NOTE_TASKS = `
+  globalThis.benchTasks = [];
+  new PerformanceObserver((list) => {
+    for (const { startTime, duration } of list.getEntries()) benchTasks.push({ startTime, duration });
+  }).observe({ type: 'longtask', buffered: true });`;
 
 async function filled(
   browser: Browser,
@@ -57,9 +68,9 @@ async function filled(
   await slowDown(SLOWER);
   return {
     page,
-    pace: async () => {
+    atFullSpeed: async (run) => {
       await slowDown(1);
-      const found = pace();
+      const found = await run();
       await slowDown(SLOWER);
       return found;
     },
@@ -72,11 +83,35 @@ interface Garage {
   keys: number[];
   /** How slow the machine was beside each opening of the search. */
   slower: number[];
+  /** At full speed: the longest task after the first names are there, until all is read; and how slow the machine was. */
+  tasks: number[];
+  slowerThen: number[];
 }
 
 async function garageOf(browser: Browser, address: string, count: number): Promise<Garage> {
-  const { page, pace: beside } = await filled(browser, address, manyCases(count));
-  const found: Garage = { opens: [], finder: [], keys: [], slower: [] };
+  const { page, atFullSpeed } = await filled(browser, address, manyCases(count));
+  const found: Garage = { opens: [], finder: [], keys: [], slower: [], tasks: [], slowerThen: [] };
+  await page.addInitScript(NOTE_TASKS);
+  await atFullSpeed(async () => {
+    for (let time = 0; time < LOADS; time++) {
+      const before = pace();
+      await page.goto(`${address}/`, { waitUntil: 'commit' });
+      await page
+        .getByRole('heading', { name: /^Tarrow Finch \d+$/ })
+        .first()
+        .waitFor({ timeout: 120_000 });
+      const from = Number(await page.evaluate('performance.now()'));
+      await page.waitForTimeout(READ_MS);
+      found.tasks.push(
+        Number(
+          await page.evaluate(
+            `Math.max(0, ...benchTasks.filter((t) => t.startTime > ${from}).map((t) => t.duration))`,
+          ),
+        ),
+      );
+      found.slowerThen.push((before + pace()) / 2);
+    }
+  });
   for (let time = 0; time < TIMES; time++) {
     const start = performance.now();
     await page.goto(`${address}/`, { waitUntil: 'commit' });
@@ -91,7 +126,7 @@ async function garageOf(browser: Browser, address: string, count: number): Promi
   await page.waitForTimeout(15_000);
   const press = `document.dispatchEvent(new KeyboardEvent('keydown', { key: '/', code: 'Slash', bubbles: true }))`;
   for (let time = 0; time < TIMES; time++) {
-    found.slower.push(await beside());
+    found.slower.push(await atFullSpeed(pace));
     found.finder.push(await untilDrawn(page, press, 'input[cmdk-input]'));
     for (const word of ['w', 'we', 'wet', 'wet-', 'wet-m']) {
       const type = `{
@@ -118,7 +153,7 @@ interface Log {
 }
 
 async function logOf(browser: Browser, address: string, count: number): Promise<Log> {
-  const { page, pace: beside } = await filled(browser, address, longLog(count));
+  const { page, atFullSpeed } = await filled(browser, address, longLog(count));
   await page.goto(`${address}/case/case_wet/light`);
   await page.getByRole('heading', { name: /Which light is on/ }).waitFor({ timeout: 120_000 });
   await page.waitForTimeout(5_000);
@@ -126,7 +161,7 @@ async function logOf(browser: Browser, address: string, count: number): Promise<
   for (let time = 0; time < TIMES; time++) {
     // Another lamp's second answer each time.
     const at = time * 4 + 1;
-    found.slower.push(await beside());
+    found.slower.push(await atFullSpeed(pace));
     found.touches.push(
       await untilDrawn(
         page,
@@ -190,6 +225,11 @@ export async function manyRows(): Promise<Row[]> {
         measured: `${inMs(many.opens)} against ${inMs(few.opens)}`,
         budget: '1.5 x',
         ratio: median(many.opens) / (1.5 * median(few.opens)),
+      },
+      {
+        what: `Longest task while ${MANY} cases are read, from their names on, against ${FEW}`,
+        measured: `${inMs(many.tasks)} against ${inMs(few.tasks)}`,
+        ...msBudget(median(many.tasks), 50, median(many.slowerThen)),
       },
       {
         what: `Search opens over ${MANY} cases, the first time`,
