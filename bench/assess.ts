@@ -135,7 +135,7 @@ const checksDone = (count: number) =>
     ...CHECKS.slice(0, count).map((c) => ({
       kind: 'check' as const,
       check: c.scope === 'engine' ? c.id : `${c.id}:1`,
-      outcome: c.outcomes[0]?.id ?? '',
+      outcome: c.outcomes[0].id,
     })),
   );
 

@@ -2,42 +2,16 @@ import { useLayoutEffect, useRef } from 'react';
 import { NavigationType, useLocation, useNavigationType } from 'react-router';
 
 /** How far a page is scrolled: the document, and the work of a station, which scrolls by itself. */
-type Place = readonly [page: number, work: number];
+type Place = readonly number[];
+const TOP: Place = [0, 0];
 
 /** Where each page was left, by its path. */
 const places = new Map<string, Place>();
 
-/** What is fetched only now may take so long to stand, ms. */
-const WAIT_MS = 3_000;
+/** A part of a page that is fetched only now is looked for again after so long, ms. */
+const AGAIN_MS = [100, 400, 1_500];
 
 const parts = () => [document.scrollingElement, document.getElementById('work')];
-
-/** @returns whether the page could be scrolled so far. */
-function scrollTo(place: Place): boolean {
-  return parts().every((part, i) => {
-    const top = place[i] ?? 0;
-    if (part) part.scrollTop = top;
-    return Math.abs((part?.scrollTop ?? 0) - top) < 2;
-  });
-}
-
-/** Goes on as the page grows, until it is done, somebody scrolls, or it has taken too long. @returns how to stop it. */
-function untilDone(attempt: () => boolean): () => void {
-  const observer = new MutationObserver(() => {
-    if (attempt()) stop();
-  });
-  const late = setTimeout(() => stop(), WAIT_MS);
-  const inputs = ['wheel', 'pointerdown', 'keydown'] as const;
-  const stop = () => {
-    observer.disconnect();
-    clearTimeout(late);
-    for (const input of inputs) removeEventListener(input, stop);
-  };
-  for (const input of inputs) addEventListener(input, stop, { passive: true });
-  observer.observe(document.body, { childList: true, subtree: true });
-  if (attempt()) stop();
-  return stop;
-}
 
 /**
  * Another page begins at its top, or at the part of it that the link names; the browser's Back finds a page where it
@@ -52,24 +26,28 @@ export function useScrollPlace(): void {
     came.current = how;
   });
   useLayoutEffect(() => {
-    const isBack = came.current === NavigationType.Pop;
-    const left: Place | undefined = isBack ? places.get(pathname) : [0, 0];
-    if (!places.has(pathname)) places.set(pathname, [0, 0]);
-    const attempt = () => {
-      if (left && (isBack || hash === '')) return scrollTo(left);
-      const named = document.getElementById(hash.slice(1));
+    const left = came.current === NavigationType.Pop ? places.get(pathname) : hash === '' ? TOP : undefined;
+    if (left)
+      parts().forEach((part, i) => {
+        if (part) part.scrollTop = left[i] ?? 0;
+      });
+    let named: Element | null = null;
+    const show = () => {
+      if (named) return;
+      named = document.getElementById(hash.slice(1));
       named?.scrollIntoView();
-      return named !== null || hash === '';
     };
-    const stop = untilDone(attempt);
-    const note = () => {
-      const [page = 0, work = 0] = parts().map((part) => part?.scrollTop ?? 0);
-      places.set(pathname, [page, work]);
-    };
-    document.addEventListener('scroll', note, { capture: true, passive: true });
+    const timers = left || hash === '' ? [] : [0, ...AGAIN_MS].map((ms) => setTimeout(show, ms));
+    const note = () =>
+      places.set(
+        pathname,
+        parts().map((part) => part?.scrollTop ?? 0),
+      );
+    if (!places.has(pathname)) places.set(pathname, TOP);
+    document.addEventListener('scroll', note, true);
     return () => {
-      stop();
-      document.removeEventListener('scroll', note, { capture: true });
+      timers.forEach(clearTimeout);
+      document.removeEventListener('scroll', note, true);
     };
   }, [pathname, hash]);
 }
