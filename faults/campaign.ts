@@ -18,8 +18,8 @@ export interface Campaign {
   end?: () => Promise<string>;
 }
 
-/** How long one try may take before it counts as hanging, ms. Every wait has to end. */
-const HANG_MS = 60_000;
+/** How long one try may take before it counts as hanging, ms: every wait has to end. A machine at a third of its speed needs a minute. */
+const HANG_MS = 180_000;
 
 async function within(run: Promise<Trial>, seed: number, hangMs: number): Promise<Trial> {
   let timer: ReturnType<typeof setTimeout> | undefined;
