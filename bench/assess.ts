@@ -6,7 +6,7 @@ import { statOf, type Stat, type StoredWindow } from '@pincer/core/signals';
 import { CAR, NOW, makeCase, makeScan, scanEntry, saw } from '../core/test/make-case.ts';
 import { msBudget, pace } from './pace.ts';
 import type { Row } from './row.ts';
-import { median as middle } from './spread.ts';
+import { median } from './spread.ts';
 
 const CODES = [
   'P0302',
@@ -57,15 +57,19 @@ function bigCase(extra: number) {
 const WARM = 40;
 const TURNS = 21;
 
-/** Median of several runs, milliseconds, after warming up. */
-function median(run: () => void, times = 15): number {
-  for (let i = 0; i < 5; i++) run();
-  const list = Array.from({ length: times }, () => {
-    const start = performance.now();
-    run();
-    return performance.now() - start;
-  }).sort((a, b) => a - b);
-  return list[Math.floor(times / 2)] ?? 0;
+/** Runs of each size that growth is told from. */
+const RUNS = 5;
+
+const msOf = (run: () => void): number => {
+  const start = performance.now();
+  run();
+  return performance.now() - start;
+};
+
+/** What a run takes in the middle, milliseconds, after warming up. */
+function warm(run: () => void): number {
+  for (let i = 0; i < RUNS; i++) run();
+  return median(Array.from({ length: RUNS }, () => msOf(run)));
 }
 
 /** A log of scans, each read as a car at idle is. */
@@ -111,7 +115,7 @@ const recordings = (count: number) => makeCase(...Array.from({ length: count }, 
 const LINEAR = 1.1;
 
 function growth(what: string, few: CaseRecord, many: CaseRecord, times: number): Row {
-  const [a, b] = [few, many].map((record) => median(() => assess(record, CAR, NOW), 5));
+  const [a, b] = [few, many].map((record) => warm(() => assess(record, CAR, NOW)));
   const grown = (b ?? 0) / (a ?? 1);
   return {
     what: `${what}: cost of ${times} times as many`,
@@ -145,9 +149,9 @@ const misfire = makeCase(scanEntry(makeScan(['P0300', 'P0302', 'P0171'], AT_IDLE
 /** Where more of it makes more that can be, the cost may grow a little faster. */
 const EXPONENT = 1.3;
 
-/** What becomes of the cost with `times` as many: its exponent, from one run each. */
+/** What becomes of the cost with so many `times` as many: its exponent. */
 function power(what: string, few: () => unknown, many: () => unknown, times: number): Row {
-  const [a, b] = [few, many].map((run) => median(run, 5));
+  const [a, b] = [few, many].map(warm);
   const exponent = Math.log((b ?? 0) / (a ?? 1)) / Math.log(times);
   return {
     what: `${what}: exponent of the cost`,
@@ -162,18 +166,15 @@ const assessed = (record: CaseRecord, cylinders?: number) => () =>
 
 export function assessRows(): Row[] {
   const small = bigCase(0);
-  const began = performance.now();
-  assess(small, CAR, NOW);
-  const first = performance.now() - began;
+  const first = msOf(() => assess(small, CAR, NOW));
   for (let n = 0; n < WARM; n++) assess(small, CAR, NOW);
   // In turns: a shared machine is now fast, now slow, within a second.
-  const turns = Array.from({ length: TURNS }, () => {
-    const start = performance.now();
-    assess(small, CAR, NOW);
-    return { ms: performance.now() - start, slower: pace(1) };
-  });
-  const ms = middle(turns.map((t) => t.ms));
-  const slower = middle(turns.map((t) => t.slower));
+  const turns = Array.from({ length: TURNS }, () => ({
+    ms: msOf(() => assess(small, CAR, NOW)),
+    slower: pace(1),
+  }));
+  const ms = median(turns.map((t) => t.ms));
+  const slower = median(turns.map((t) => t.slower));
   return [
     {
       what: 'assess() with next checks, 12 codes, 10 checks and a ten-minute recording, warm',

@@ -74,7 +74,7 @@ export class Asker {
       this.isLossy ||= heard.damage.length > 0;
       const said = JSON.stringify(heard.answers.map((a) => [a.source, a.payload]));
       const isProven = this.addWhole(heard, whole, from === undefined ? due : [from]);
-      if (heard.fault !== null) return heard;
+      if (heard.fault !== null) return this.believed(heard, whole, isProven);
       const hasRestarted = heard.faults.some((f) => f.code === 'low-voltage-reset');
       if (from === undefined && (hasRestarted || heard.isHeaderless) && (await this.isBack())) {
         damaged++;
@@ -106,10 +106,15 @@ export class Asker {
         before = said;
         if (++silent < MAX_SILENCES[this.isLossy ? 'lossy' : 'sound'] || !isSettled) continue;
       }
-      if (heard.damage.length > 0 && !isProven && namesSenders(this.connection))
-        heard.answers = [...whole.values()];
-      return heard;
+      return this.believed(heard, whole, isProven);
     }
+  }
+
+  /** What is given up on, or cut: beside damage only what is proven counts, for a line end may be among what was lost. */
+  private believed(heard: Heard, whole: ReadonlyMap<string, Answer>, isProven: boolean): Heard {
+    if (heard.damage.length > 0 && !isProven && namesSenders(this.connection))
+      heard.answers = [...whole.values()];
+    return heard;
   }
 
   /** Without headers: whether fewer have answered than are there. */
