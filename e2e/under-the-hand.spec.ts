@@ -114,9 +114,13 @@ test('what to do in the next minute shows its first step whole, however low the 
     .getByRole('radiogroup', { name: /^Oil pressure/ })
     .getByRole('radio', { name: 'Steady' })
     .click();
-  const said = await page.getByRole('listitem').filter({ hasText: 'Oil pressure: steady.' }).boundingBox();
-  const below = await page.locator('#work > .sticky').boundingBox();
-  expect((said?.y ?? 1e9) + (said?.height ?? 0)).toBeLessThanOrEqual(below?.y ?? 0);
+  // It slides in, from below the foot.
+  const message = page.getByRole('listitem').filter({ hasText: 'Oil pressure: steady.' });
+  await expect(async () => {
+    const said = await message.boundingBox();
+    const below = await page.locator('#work > .sticky').boundingBox();
+    expect((said?.y ?? 1e9) + (said?.height ?? 0)).toBeLessThanOrEqual(below?.y ?? 0);
+  }).toPass({ timeout: 20_000 });
   const minute = page.getByRole('region', { name: 'In the next minute' });
   for (const [width, height] of [
     [640, 400],
