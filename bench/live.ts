@@ -1,8 +1,8 @@
 import type { Browser, Page } from '@playwright/test';
 import { connect, openCase, readAll } from '../e2e/helpers.ts';
-import { longestTask } from './page.ts';
 import type { Row } from './row.ts';
 import { canServe, whileServed } from './served.ts';
+import { longestTask, taskText, type Task } from './tasks.ts';
 
 const SLOWER = 4;
 /** How long is recorded before it is measured, ms, and for how many seconds then. */
@@ -12,8 +12,7 @@ const SECONDS = 12;
 interface Live {
   /** Values a second that reach the recording, with its traces on the screen. */
   perSecond: number;
-  /** ms */
-  longest: number;
+  longest: Task;
 }
 
 const samplesOn = async (page: Page): Promise<number> => {
@@ -64,7 +63,7 @@ export async function liveRows(): Promise<Row[]> {
     return [
       {
         what: `Live traces, processor ${SLOWER} x slower, against full speed: values a second`,
-        measured: `${slow.perSecond.toFixed(0)} of ${fast.perSecond.toFixed(0)}; longest task ${slow.longest.toFixed(0)} ms`,
+        measured: `${slow.perSecond.toFixed(0)} of ${fast.perSecond.toFixed(0)}; longest task ${taskText(slow.longest)}`,
         budget: '0.95 of them',
         ratio: (0.95 * fast.perSecond) / slow.perSecond,
       },

@@ -1,12 +1,33 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
 import { msBudget, paced } from './pace.ts';
 import type { Row } from './row.ts';
 import { canServe, whileServed } from './served.ts';
+import { inMs, median } from './spread.ts';
+import { longestTask, type Task } from './tasks.ts';
 
 const MEGABYTES = 50;
+/** A machine that takes memory back from its programs makes any one task long now and then: each is done so often. */
+const IMPORTS = 3;
+const PANS = 5;
+
+/** The longest task of each of several times, ms of processor, and how slow the machine was beside them. */
+async function several(
+  times: number,
+  measure: () => Promise<Task>,
+  between: () => Promise<unknown> = () => Promise.resolve(),
+): Promise<{ worked: number[]; slower: number }> {
+  const { found, slower } = await paced(async () => {
+    const worked: number[] = [];
+    for (let time = 0; time < times; time++) {
+      if (time > 0) await between();
+      worked.push((await measure()).worked);
+    }
+    return worked;
+  });
+  return { worked: found, slower };
+}
 
 /** A long drive as CSV, ten readings twenty times a second. */
 function longDrive(): string {
@@ -20,19 +41,6 @@ function longDrive(): string {
     bytes += row.length;
   }
   return parts.join('');
-}
-
-/** Longest task of the page's main thread while something runs, ms (Long Tasks API; under 50 ms there is none). */
-export async function longestTask(page: Page, run: () => Promise<void>): Promise<number> {
-  await page.evaluate(() => {
-    const seen = { longest: 0 };
-    Object.assign(window, { benchTasks: seen });
-    new PerformanceObserver((list) => {
-      for (const e of list.getEntries()) seen.longest = Math.max(seen.longest, e.duration);
-    }).observe({ type: 'longtask' });
-  });
-  await run();
-  return page.evaluate(() => (window as unknown as { benchTasks: { longest: number } }).benchTasks.longest);
 }
 
 /** A 50 MB recording brought in, opened and panned in the real page; needs the build and Chromium. */
@@ -58,19 +66,26 @@ export async function pageRows(): Promise<Row[]> {
       await page.goto(`${address}/case/case_wet/watch`);
       await page.locator('input[type=file]').waitFor();
       await page.waitForTimeout(1_500);
-      let seconds = 0;
-      const importing = await paced(() =>
-        longestTask(page, async () => {
-          const start = performance.now();
-          await page.locator('input[type=file]').setInputFiles(file);
-          await page.getByText(/Imported: /).waitFor({ timeout: 300_000 });
-          seconds = (performance.now() - start) / 1000;
-        }),
+      const seconds: number[] = [];
+      const importing = await several(
+        IMPORTS,
+        () =>
+          longestTask(page, async () => {
+            const start = performance.now();
+            await page.locator('input[type=file]').setInputFiles(file);
+            await page.getByText(/Imported: /).waitFor({ timeout: 300_000 });
+            seconds.push((performance.now() - start) / 1000);
+          }),
+        // Only then is what is said of the next one its own.
+        () => page.reload(),
       );
       await page.waitForTimeout(1_000);
-      await page.getByRole('button', { name: /^Open long-drive/ }).click();
+      await page
+        .getByRole('button', { name: /^Open long-drive/ })
+        .first()
+        .click();
       await page.getByRole('figure').first().waitFor();
-      const panning = await paced(() =>
+      const panning = await several(PANS, () =>
         longestTask(page, async () => {
           for (const name of ['Zoom in', 'Zoom in', 'Zoom in', 'Later', 'Later', 'Later', 'All']) {
             await page.getByRole('button', { name, exact: true }).click();
@@ -81,13 +96,13 @@ export async function pageRows(): Promise<Row[]> {
       return [
         {
           what: `${MEGABYTES} MB recording brought in, while the page answers`,
-          measured: `${seconds.toFixed(1)} s, longest task ${importing.found.toFixed(0)} ms`,
-          ...msBudget(importing.found, 50, importing.slower),
+          measured: `${median(seconds).toFixed(1)} s, longest task ${inMs(importing.worked)} of processor`,
+          ...msBudget(median(importing.worked), 50, importing.slower),
         },
         {
           what: 'The same opened, zoomed and panned: longest task',
-          measured: `${panning.found.toFixed(0)} ms`,
-          ...msBudget(panning.found, 50, panning.slower),
+          measured: `${inMs(panning.worked)} of processor`,
+          ...msBudget(median(panning.worked), 50, panning.slower),
         },
       ];
     });

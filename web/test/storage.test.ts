@@ -21,6 +21,7 @@ import { SmallFile } from './small-file.ts';
 import { StorageError, transact } from '../src/storage/database.ts';
 import { entryKey, isStored, loadAll, saveEntries } from '../src/storage/records.ts';
 import { loadAttachment } from '../src/storage/attachments.ts';
+import { logbookSlice } from '../src/store/logbook-slice.ts';
 import { attach } from '../src/store/attachment-actions.ts';
 import { exportAll, restoreAll } from '../src/store/archive-actions.ts';
 import { checkStorage, saveAgain } from '../src/store/keep.ts';
@@ -267,12 +268,28 @@ describe('what a newer version wrote', () => {
 });
 
 describe('storage that is lost or will not open', () => {
+  test('what is emptied while something lost is written back stays away', async () => {
+    const c = await aCase();
+    for (const text of ['one', 'two', 'three']) await page.dispatch(record(c.id, { kind: 'note', text }));
+    for (const key of (await rawKeys()).filter((k) => k.startsWith('entry:'))) await removeRaw(key);
+    const stop = page.store.subscribe(() => {
+      if (Object.keys(page.store.getState().logbook.saving).length === 0) return;
+      stop();
+      page.dispatch(logbookSlice.actions.emptied({}));
+    });
+    expect(await page.dispatch(checkStorage())).toMatchObject({ writtenBack: 1, lacking: 0 });
+  });
+
   test('what is missing is written back: after a drop by another page, and after records were lost', async () => {
     const c = await aCase();
     for (const text of ['one', 'two', 'three']) await page.dispatch(record(c.id, { kind: 'note', text }));
     const lost = (await rawKeys()).filter((k) => k.startsWith('entry:')).slice(1);
     for (const key of lost) await removeRaw(key);
-    expect(await page.dispatch(checkStorage())).toMatchObject({ writtenBack: 2, lacking: 0 });
+    expect(await page.dispatch(checkStorage())).toMatchObject({
+      writtenBack: 2,
+      lacking: 0,
+      hasFound: false,
+    });
     await new Promise<void>((resolve, reject) => {
       const drop = indexedDB.deleteDatabase('pincer');
       drop.onsuccess = () => resolve();

@@ -35,13 +35,15 @@ export function Garage() {
   const isExampleComing = useAppSelector((s) => s.logbook.isExampleComing);
   const close = () => setParams({}, { replace: true });
   const [isAllShown, setAllShown] = useState(false);
-  const { list, away } = useMemo(() => {
+  const { owned, away } = useMemo(() => {
     const isHere = (x: { putAwayAt?: string | undefined }) => isAllShown || x.putAwayAt === undefined;
     return {
-      list: byVehicle(vehicles.filter(isHere), cases.filter(isHere), shares),
+      owned: byVehicle(vehicles.filter(isHere), cases.filter(isHere)),
       away: [...vehicles, ...cases].filter((x) => x.putAwayAt !== undefined).length,
     };
-  }, [vehicles, cases, shares, isAllShown]);
+  }, [vehicles, cases, isAllShown]);
+  // As each case in sight is worked out, only the vehicles are put in order.
+  const list = useMemo(() => byUrgency(owned, shares), [owned, shares]);
 
   const VehicleSheet = useFetched(fetchSheet, list.length > 0 || glance !== null);
 
@@ -127,30 +129,39 @@ interface Owned<T> {
   cases: T[];
 }
 
-/**
- * Each vehicle with its cases: the one that may be driven least far first, then what was opened last; a vehicle without cases
- * comes after those with some.
- */
-function byVehicle<T extends { id: string; vehicle: string; openedAt: string }>(
+/** Each vehicle with its cases. */
+function byVehicle<T extends { vehicle: string; openedAt: string }>(
   vehicles: readonly Vehicle[],
   cases: readonly T[],
+): Owned<T>[] {
+  const of = new Map<string, T[]>(vehicles.map((v) => [v.id, []]));
+  for (const one of cases) of.get(one.vehicle)?.push(one);
+  return vehicles.map((vehicle) => ({
+    vehicle,
+    cases: (of.get(vehicle.id) ?? []).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1)),
+  }));
+}
+
+/**
+ * The vehicle that may be driven least far first, then what was opened last; a vehicle without cases comes after those
+ * with some.
+ */
+function byUrgency<T extends { id: string; openedAt: string }>(
+  list: readonly Owned<T>[],
   shares: Readonly<Record<string, number>> = {},
 ): Owned<T>[] {
-  const of = new Map<string, T[]>();
-  for (const one of [...cases].sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))) {
-    const own = of.get(one.vehicle);
-    if (own) own.push(one);
-    else of.set(one.vehicle, [one]);
-  }
-  const newest = (owned: Owned<T>) => owned.cases[0]?.openedAt ?? '';
-  const rank = (owned: Owned<T>) => Math.min(NO_SHARE, ...owned.cases.map((c) => shares[c.id] ?? NO_SHARE));
-  return vehicles
-    .map((vehicle) => ({ vehicle, cases: of.get(vehicle.id) ?? [] }))
-    .sort((a, b) => rank(a) - rank(b) || (newest(a) < newest(b) ? 1 : newest(a) > newest(b) ? -1 : 0));
+  return list
+    .map((owned) => ({
+      owned,
+      rank: Math.min(NO_SHARE, ...owned.cases.map((c) => shares[c.id] ?? NO_SHARE)),
+      newest: owned.cases[0]?.openedAt ?? '',
+    }))
+    .sort((a, b) => a.rank - b.rank || (a.newest < b.newest ? 1 : a.newest > b.newest ? -1 : 0))
+    .map(({ owned }) => owned);
 }
 
 /** Sheets that are drawn at once; more follow as the end comes into sight. */
-const SHEETS_AT_ONCE = 12;
+const SHEETS_AT_ONCE = 4;
 
 /** The sheets of the vehicles, as far as somebody has looked down. */
 function Sheets<T>({ list, children }: { list: Owned<T>[]; children: (owned: Owned<T>) => React.ReactNode }) {
@@ -181,9 +192,11 @@ function More({ rest, onMore }: { rest: number; onMore: () => void }) {
 function Opening({ glance }: { glance: Glance | null }) {
   const list = useMemo(
     () =>
-      byVehicle(
-        (glance?.vehicles ?? []).filter((v) => !v.isPractice),
-        glance?.cases ?? [],
+      byUrgency(
+        byVehicle(
+          (glance?.vehicles ?? []).filter((v) => !v.isPractice),
+          glance?.cases ?? [],
+        ),
       ),
     [glance],
   );

@@ -118,10 +118,39 @@ function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
   );
 }
 
-/** An open case: its road, and the next thing that it waits for. */
+/** An open case: its road, and the next thing that it waits for, once it is in sight. */
 function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle }) {
   const [ref, isSeen] = useInSight<HTMLAnchorElement>();
-  const state = useAssessment(isSeen ? record : undefined, vehicle);
+  const [station, setStation] = useState<StationId>('narrow');
+  return (
+    <Link ref={ref} to={`/case/${record.id}/${station}`} className="block px-4 py-3 hover:bg-sheet-2">
+      <div className="flex items-baseline justify-between gap-3">
+        <span className="text-[17px] font-semibold">{record.title}</span>
+        <span className="shrink-0 text-[15px] text-ink-2">opened {day(record.openedAt)}</span>
+      </div>
+      {isSeen ? (
+        <SeenCase record={record} vehicle={vehicle} onStation={setStation} />
+      ) : (
+        <p className={WAITS}>{WORKING}</p>
+      )}
+    </Link>
+  );
+}
+
+const WAITS = 'mt-1.5 text-ink-2';
+const WORKING = 'Working it out…';
+
+/** What a case in sight waits for. @param onStation is told at which station that is */
+function SeenCase({
+  record,
+  vehicle,
+  onStation,
+}: {
+  record: CaseRecord;
+  vehicle: Vehicle;
+  onStation: (id: StationId) => void;
+}) {
+  const state = useAssessment(record, vehicle);
   const a = state.status === 'ready' ? state.assessment : null;
   const dispatch = useAppDispatch();
   const share = a ? ROAD_SHARE[a.allowance.level] : null;
@@ -129,9 +158,11 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
     if (share !== null) dispatch(noteShare(record.id, share));
   }, [dispatch, record.id, share]);
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
-  const isRead = useMemo(() => isSeen && foldCase(record).scans.length > 0, [isSeen, record]);
+  const isRead = useMemo(() => foldCase(record).scans.length > 0, [record]);
+  const station = whereItWaits(a, isRead, firstOpen);
+  useEffect(() => onStation(station), [onStation, station]);
   const waits = !a
-    ? 'Working it out…'
+    ? WORKING
     : a.proof.status !== 'not-cleared'
       ? {
           'unknown-outcome': 'A clear got no answer: read again',
@@ -147,15 +178,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
           ? `Next check: ${a.firstStep.title}`
           : 'Waiting for your decision';
   return (
-    <Link
-      ref={ref}
-      to={`/case/${record.id}/${whereItWaits(a, isRead, firstOpen)}`}
-      className="block px-4 py-3 hover:bg-sheet-2"
-    >
-      <div className="flex items-baseline justify-between gap-3">
-        <span className="text-[17px] font-semibold">{record.title}</span>
-        <span className="shrink-0 text-[15px] text-ink-2">opened {day(record.openedAt)}</span>
-      </div>
+    <>
       {a ? (
         <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
           <div
@@ -166,9 +189,9 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
           </div>
         </div>
       ) : null}
-      <p className="mt-1.5 text-ink-2">{waits}</p>
+      <p className={WAITS}>{waits}</p>
       {a ? <Pressing parts={pressing(a)} /> : null}
-    </Link>
+    </>
   );
 }
 

@@ -45,7 +45,7 @@ export function startPace(): { isDue: () => boolean; rest: () => Promise<void> }
 }
 
 /** The next task of the page. A timer would wait a second in a page that is not in front; a message does not. */
-function nextTask(): Promise<void> {
+export function nextTask(): Promise<void> {
   return new Promise((resolve) => {
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = () => {

@@ -277,7 +277,7 @@ export async function loadAll(): Promise<Loaded> {
   }
   for (const whole of loaded.whole) await takeApart(whole, loaded);
   // Entries of a case that is nowhere are nobody's, and are not passed over in silence.
-  const there = new Set(rows.map(([key]) => key));
+  const there = new Set(rows.map(([key]) => key).filter((key) => key.startsWith('case:')));
   for (const [caseId, entries] of loaded.entries)
     if (!there.has(caseKey(caseId)))
       for (const { id } of entries)
@@ -287,22 +287,17 @@ export async function loadAll(): Promise<Loaded> {
           caseId,
         });
   const { vehicles, settings, marks, setAside, newer } = loaded;
-  return {
-    vehicles,
-    settings,
-    marks,
-    setAside,
-    newer,
-    cases: loaded.heads.map((head) =>
-      // Nobody changes a record. Said so here, the store need not walk through each of them to say it again.
-      Object.freeze({
-        ...head,
-        entries: (loaded.entries.get(head.id) ?? []).sort((a, b) =>
-          a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1,
-        ),
-      }),
-    ),
-  };
+  const cases: CaseRecord[] = [];
+  for (const head of loaded.heads) {
+    const entries = (loaded.entries.get(head.id) ?? []).sort((a, b) =>
+      a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1,
+    );
+    // Nobody changes a record. Said so here, the store need not walk through each of them to say it again.
+    cases.push(Object.freeze({ ...head, entries }));
+    if (pace.isDue()) await pace.rest();
+  }
+  await pace.rest();
+  return { vehicles, settings, marks, setAside, newer, cases };
 }
 
 /**

@@ -4,6 +4,7 @@ import type { CopiedRecord } from '../ports/copy-file.ts';
 import type { CaseHead, TabMessage } from '../ports/tabs.ts';
 import { StorageError, storageError } from '../storage/database.ts';
 import { glance } from '../storage/glance.ts';
+import { nextTask, startPace } from '../storage/pace.ts';
 import {
   caseKey,
   entryKey,
@@ -130,20 +131,25 @@ export function checkStorage(): AppThunk<Promise<StorageCheck>> {
 function compare(): AppThunk<Promise<StorageCheck>> {
   return async (dispatch, getState) => {
     const result: StorageCheck = { writtenBack: 0, lacking: 0, hasFound: false };
-    let stored: Set<string>;
+    const missing: Noted[] = [];
     try {
       const marks = await storedMarks();
       if ((marks.emptiedAt ?? '') > (getState().logbook.marks.emptiedAt ?? '')) {
         // Another page has emptied the logbook: what this one still holds is not brought back.
         dispatch(logbookSlice.actions.emptied(marks));
       }
-      stored = await storedKeys();
-      const { setAside, newer } = getState().logbook;
-      const known = new Set([
-        ...[...recordsOf(getState().logbook)].map((r) => r.key),
-        ...[...setAside, ...newer].map((r) => r.key),
-      ]);
-      if ([...stored].some((k) => /^(case|entry|vehicle):/.test(k) && !known.has(k))) {
+      const stored = await storedKeys();
+      // As the page is at this moment, however long it takes to look through it.
+      const { logbook } = getState();
+      const unknown = new Set([...stored].filter((k) => /^(case|entry|vehicle):/.test(k)));
+      for (const { key } of [...logbook.setAside, ...logbook.newer]) unknown.delete(key);
+      const pace = startPace();
+      for (const { key, item } of recordsOf(logbook)) {
+        unknown.delete(key);
+        if (!stored.has(key) && !(idOfNoted(item) in logbook.saving)) missing.push(item);
+        if (pace.isDue()) await pace.rest();
+      }
+      if (unknown.size > 0) {
         await dispatch(takeInStored());
         result.hasFound = true;
       }
@@ -152,17 +158,22 @@ function compare(): AppThunk<Promise<StorageCheck>> {
       result.lacking = Object.keys(getState().logbook.unsaved).length;
       return result;
     }
-    const { saving } = getState().logbook;
-    const missing = [...recordsOf(getState().logbook)].filter(
-      ({ key, item }) => !stored.has(key) && !(idOfNoted(item) in saving),
-    );
-    for (const { item } of missing) {
-      if (await dispatch(keep(item))) result.writtenBack++;
+    for (const item of missing) {
+      const { logbook } = getState();
+      // Emptied meanwhile, it is not brought back.
+      if (!isHere(item, logbook)) continue;
+      if (await dispatch(keep(asItIsNow(item, logbook)))) result.writtenBack++;
       else result.lacking++;
     }
     return result;
   };
 }
+
+/** Whether the page still has the vehicle or the case that a record is of. */
+const isHere = (item: Noted, { vehicles, cases }: LogbookState): boolean =>
+  'vehicle' in item
+    ? item.vehicle.id in vehicles.entities
+    : ('head' in item ? item.head.id : item.caseId) in cases.entities;
 
 /**
  * What was noted, as the page has it now: while the notes of the last time are being written, the owner may have changed
@@ -186,6 +197,8 @@ export function loadLogbook(): AppThunk<Promise<boolean>> {
       isEmpty = all.cases.length + all.vehicles.length === 0;
       if (all.settings) dispatch(settingsSlice.actions.settingsLoaded(all.settings));
       dispatch(loaded(all));
+      // A logbook of many years is drawn in a task of its own.
+      await nextTask();
     } catch (error) {
       const { message, next } = storageError(error);
       dispatch(loadFailed({ why: message, next }));
