@@ -1,5 +1,5 @@
 import { Pencil, PlugZap, Plus } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
@@ -50,20 +50,33 @@ function pressing({ waiting: { quietDays, inspection } }: Assessment): string[] 
 /** From so many days without an entry on, a case is perhaps forgotten. */
 const QUIET_DAYS = 3;
 
-/** A vehicle and its cases: the open ones with what each waits for, then those that are closed. */
-export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: CaseRecord[] }) {
+/**
+ * A vehicle and its cases: the open ones with what each waits for, then those that are closed. Of many vehicles only the one
+ * is drawn again of which something was worked out.
+ */
+export const VehicleSheet = memo(function VehicleSheet({
+  vehicle,
+  cases,
+}: {
+  vehicle: Vehicle;
+  cases: CaseRecord[];
+}) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [shown, setShown] = useState(CASES_AT_ONCE);
-  const shares = useAppSelector((s) => s.logbook.shares);
+  const ranks = useAppSelector((s) => cases.map((c) => s.logbook.shares[c.id] ?? NO_SHARE).join(' '));
   const list = useMemo(() => {
-    const all = cases.map((record) => ({ record, closing: closingOf(record) }));
-    const rank = (c: (typeof all)[number]) => shares[c.record.id] ?? NO_SHARE;
+    const each = ranks.split(' ').map(Number);
+    const all = cases.map((record, i) => ({
+      record,
+      closing: closingOf(record),
+      rank: each[i] ?? NO_SHARE,
+    }));
     return [
-      ...all.filter((c) => !c.closing).sort((a, b) => rank(a) - rank(b)),
+      ...all.filter((c) => !c.closing).sort((a, b) => a.rank - b.rank),
       ...all.filter((c) => c.closing),
     ];
-  }, [cases, shares]);
+  }, [cases, ranks]);
   /** The newest open case, or a new one: the shortest way to the first codes. */
   const plugIn = async () => {
     const open = cases.find((c) => closingOf(c) === null);
@@ -100,7 +113,7 @@ export function VehicleSheet({ vehicle, cases }: { vehicle: Vehicle; cases: Case
       </div>
     </SheetFrame>
   );
-}
+});
 
 function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
   const dispatch = useAppDispatch();
