@@ -1,5 +1,6 @@
 import { Pencil, PlugZap, Plus } from 'lucide-react';
 import { memo, useEffect, useMemo, useState } from 'react';
+import { shallowEqual } from 'react-redux';
 import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
 import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
@@ -64,13 +65,12 @@ export const VehicleSheet = memo(function VehicleSheet({
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [shown, setShown] = useState(CASES_AT_ONCE);
-  const ranks = useAppSelector((s) => cases.map((c) => s.logbook.shares[c.id] ?? NO_SHARE).join(' '));
+  const ranks = useAppSelector((s) => cases.map((c) => s.logbook.shares[c.id] ?? NO_SHARE), shallowEqual);
   const list = useMemo(() => {
-    const each = ranks.split(' ').map(Number);
     const all = cases.map((record, i) => ({
       record,
       closing: closingOf(record),
-      rank: each[i] ?? NO_SHARE,
+      rank: ranks[i] ?? NO_SHARE,
     }));
     return [
       ...all.filter((c) => !c.closing).sort((a, b) => a.rank - b.rank),
@@ -134,6 +134,7 @@ function ClosedCase({ record, at }: { record: CaseRecord; at: string }) {
 /** An open case: its road, and the next thing that it waits for, once it is in sight. */
 function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle }) {
   const [ref, isSeen] = useInSight<HTMLAnchorElement>();
+  // The link stays the same one, so that the focus stays on it; where it leads is told once it is known.
   const [station, setStation] = useState<StationId>('narrow');
   return (
     <Link ref={ref} to={`/case/${record.id}/${station}`} className="block px-4 py-3 hover:bg-sheet-2">

@@ -81,6 +81,8 @@ const keptKey = (key: string, at: string): string => `${KEPT}${key}@${at}`;
 const SETTINGS = 'settings';
 const MARKS = 'marks';
 
+/** Keys of what belongs to the logbook, and not to the page’s own settings. */
+export const OF_LOGBOOK = /^(case|entry|vehicle):/;
 export const caseKey = (id: string): string => `case:${id}`;
 export const vehicleKey = (id: string): string => `vehicle:${id}`;
 /** Ids may hold anything, a colon too; each part is written so that it cannot be taken for two. */

@@ -6,6 +6,7 @@ import { StorageError, storageError } from '../storage/database.ts';
 import { glance } from '../storage/glance.ts';
 import { nextTask, startPace } from '../storage/pace.ts';
 import {
+  OF_LOGBOOK,
   caseKey,
   entryKey,
   loadAll,
@@ -141,7 +142,7 @@ function compare(): AppThunk<Promise<StorageCheck>> {
       const stored = await storedKeys();
       // As the page is at this moment, however long it takes to look through it.
       const { logbook } = getState();
-      const unknown = new Set([...stored].filter((k) => /^(case|entry|vehicle):/.test(k)));
+      const unknown = new Set([...stored].filter((k) => OF_LOGBOOK.test(k)));
       for (const { key } of [...logbook.setAside, ...logbook.newer]) unknown.delete(key);
       const pace = startPace();
       for (const { key, item } of recordsOf(logbook)) {

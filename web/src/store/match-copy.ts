@@ -1,5 +1,5 @@
 import { copiedKeys } from '../storage/copied-keys.ts';
-import { putMissing, rawRecords, storedKeys } from '../storage/records.ts';
+import { OF_LOGBOOK, putMissing, rawRecords, storedKeys } from '../storage/records.ts';
 import type { CopiedRecord, CopyFilePort } from '../ports/copy-file.ts';
 import { logbookSlice } from './logbook-slice.ts';
 import { takeInStored } from './take-in.ts';
@@ -11,8 +11,6 @@ const AGAIN_MS = 3_000;
 
 /** Records that are copied without a pause. */
 const AT_ONCE = 25;
-
-const OF_LOGBOOK = /^(case|entry|vehicle):/;
 
 /**
  * Compares storage with the second copy: what storage has lost is put back, and said; what the copy lacks is added to it.
