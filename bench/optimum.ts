@@ -11,6 +11,7 @@ import {
   shopPrice,
   type CauseInstance,
   type Evidence,
+  type Hypotheses,
 } from '@pincer/core/diagnosis';
 import { CHECKS, type ObservationKey } from '@pincer/core/knowledge';
 import { cylindersOf } from '@pincer/core/vehicle';
@@ -148,6 +149,13 @@ const ALL_CHECKS: readonly string[] = CHECKS.flatMap((c) =>
   c.scope === 'engine' ? [c.id] : Array.from({ length: cylindersOf(CAR) }, (_, n) => `${c.id}:${n + 1}`),
 );
 
+/** One hypothesis for each of so many causes. */
+const eachAlone = (count: number): Hypotheses => ({
+  first: Int32Array.from({ length: count }, (_, i) => i),
+  second: new Int32Array(count).fill(count),
+  none: count,
+});
+
 /** The check that the program's own ranking would do now, or null where a repair comes first. */
 function advised(instance: Instance, s: State): number | null {
   const mass = massOf(s);
@@ -156,7 +164,7 @@ function advised(instance: Instance, s: State): number | null {
   const [best] = rankChecks(
     {
       instances: instance.causes.map((c) => c.instance),
-      hypotheses: instance.causes.map((_, i) => ({ causes: [i] })),
+      hypotheses: eachAlone(instance.causes.length),
       weights: marginals,
       marginals,
     },

@@ -1,6 +1,5 @@
 import { assess, handover } from '@pincer/core/assess';
 import { DEFAULT_OWNER, foldCase } from '@pincer/core/case';
-import { instancesFor, likelihood, likelihoodRow, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
 import { CAR, NOW, makeCase, makeScan, scanEntry } from '../test/make-case.ts';
 
 const BULLETIN = {
@@ -31,27 +30,4 @@ test('a bulletin speaks for the causes that it names, in every cylinder, and sta
   expect(sheet.parts.find((p) => p.title === 'Recalls and bulletins')?.lines).toEqual([
     'Boots crack in the wet (Bulletin 14). New boots.',
   ]);
-});
-
-test('one hypothesis at a time and all at once agree', () => {
-  const all = instancesFor(CAR, NOW);
-  const e: Evidence = { kind: 'bulletin', fact: 'b', causes: ['coil-boot'] };
-  const code: Evidence = {
-    kind: 'observation',
-    fact: 'c',
-    key: 'code:lean',
-    cylinder: null,
-    isPresent: true,
-  };
-  const { hypotheses, columns } = posteriorOf(all, [code, e]);
-  const row = likelihoodRow(e, all, columns);
-  hypotheses.slice(0, 500).forEach(({ causes }, h) => {
-    expect(row[h]).toBeCloseTo(
-      likelihood(
-        e,
-        causes.flatMap((i) => all[i] ?? []),
-      ),
-      12,
-    );
-  });
 });

@@ -1,6 +1,6 @@
 import { assess } from '@pincer/core/assess';
 import { DEFAULT_OWNER, foldCase } from '@pincer/core/case';
-import { instancesFor, likelihood, likelihoodRow, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
+import { instancesFor, posteriorOf, type Evidence } from '@pincer/core/diagnosis';
 import { faultReturns } from '@pincer/core/proof';
 import { CAR, NOW, makeCase, makeScan, saw, scanEntry } from '../test/make-case.ts';
 
@@ -75,18 +75,6 @@ describe('what it weighs', () => {
     const ratio = (e: Evidence[]) => chanceOf(wire, e) / chanceOf(part, e);
     expect(ratio([iat, returned(true)])).toBeGreaterThan(1.5 * ratio([iat]));
     expect(ratio([iat, returned(false)])).toBeCloseTo(ratio([iat]), 6);
-  });
-
-  test('one hypothesis at a time and all at once agree', () => {
-    for (const comesAndGoes of [true, false]) {
-      const e = returned(comesAndGoes);
-      const { hypotheses, columns } = posteriorOf(all, [cap, e]);
-      const row = likelihoodRow(e, all, columns);
-      hypotheses.slice(0, 400).forEach(({ causes }, h) => {
-        const named = causes.flatMap((i) => all[i] ?? []);
-        expect(row[h]).toBeCloseTo(likelihood(e, named), 12);
-      });
-    }
   });
 });
 

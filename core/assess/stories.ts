@@ -1,4 +1,4 @@
-import { strengthOf, strengthsOf, type Posterior } from '@pincer/core/diagnosis';
+import { causesOf, strengthOf, strengthsOf, type Posterior } from '@pincer/core/diagnosis';
 import { findingNow, type MovedPart } from './moved-parts.ts';
 
 /** Codes that one cause accounts for: one story. */
@@ -62,13 +62,16 @@ export function groupCodes(
     ),
   );
   const none = Array<number>(words).fill(0);
+  const oneWord = Int32Array.from(bits, (b) => b[0] ?? 0);
   const sets = new Map<number | string, { mass: number; best: number }>();
-  const { first, second } = posterior.columns;
+  const { first, second } = posterior.hypotheses;
   for (let h = 0; h < posterior.weights.length; h++) {
     const weight = posterior.weights[h] ?? 0;
-    const a = bits[first[h] ?? -1] ?? none;
-    const b = bits[second[h] ?? -1] ?? none;
-    const key = words <= 1 ? (a[0] ?? 0) | (b[0] ?? 0) : a.map((x, w) => x | (b[w] ?? 0)).join();
+    const [i, j] = [first[h] ?? -1, second[h] ?? -1];
+    const key =
+      words <= 1
+        ? (oneWord[i] ?? 0) | (oneWord[j] ?? 0)
+        : (bits[i] ?? none).map((x, w) => x | (bits[j]?.[w] ?? 0)).join();
     const set = sets.get(key);
     if (set) {
       set.mass += weight;
@@ -78,7 +81,7 @@ export function groupCodes(
   const likeliest = [...sets.values()].reduce((a, b) => (b.mass > a.mass ? b : a));
   const left = new Set(codes);
   const groups: (Group & { index: number })[] = [];
-  for (const index of posterior.hypotheses[likeliest.best]?.causes ?? []) {
+  for (const index of causesOf(posterior.hypotheses, likeliest.best)) {
     const instance = posterior.instances[index];
     const mine = (byCause[index] ?? []).filter((c) => left.has(c));
     if (!instance || mine.length === 0) continue;

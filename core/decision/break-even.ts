@@ -51,11 +51,12 @@ export function chanceFrom({ instances, chances, owner, lead }: Stakes): number 
   const costs = costsFor(instances, owner);
   const now = chances[lead] ?? 0;
   const others = chances.reduce((sum, p, i) => (i === lead ? sum : sum + p), 0);
+  const moved = new Float64Array(chances.length);
   return tippingPoint(
     (chance) => {
-      const moved = chances.map((p, i) =>
-        i === lead ? chance : others > 0 ? (p * (1 - chance)) / others : 0,
-      );
+      const share = others > 0 ? (1 - chance) / others : 0;
+      for (let i = 0; i < moved.length; i++) moved[i] = (chances[i] ?? 0) * share;
+      moved[lead] = chance;
       return repairPlan(moved, costs, helpOf(instances, moved, owner)).order.length > 0;
     },
     0,
@@ -68,9 +69,10 @@ export function hourlyUpTo({ instances, chances, owner }: Stakes): number | null
   // A repair costs what it costs without the owner's time, and so many hours.
   const without = costsFor(instances, { ...owner, ownHourly: 0 });
   const hours = costsFor(instances, { ...owner, ownHourly: 1 }).map((cost, i) => cost - (without[i] ?? 0));
+  const costs = new Float64Array(without.length);
   return tippingPoint(
     (ownHourly) => {
-      const costs = without.map((cost, i) => cost + ownHourly * (hours[i] ?? 0));
+      for (let i = 0; i < costs.length; i++) costs[i] = (without[i] ?? 0) + ownHourly * (hours[i] ?? 0);
       return (
         repairPlan(chances, costs, helpOf(instances, chances, { ...owner, ownHourly })).order.length === 0
       );

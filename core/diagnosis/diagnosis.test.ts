@@ -8,7 +8,6 @@ import {
   evidenceRatios,
   instancesFor,
   likelihood,
-  likelihoodRow,
   outcomeChances,
   posteriorOf,
   rankChecks,
@@ -17,8 +16,9 @@ import {
   type CauseInstance,
   type Evidence,
 } from './index.ts';
-import { forecasts } from './evidence.ts';
-import { hypothesesUnder } from './hypothesis.ts';
+import { forecasts } from './forecasts.ts';
+import { likelihoods } from './likelihoods.ts';
+import { causesOf, hypothesesUnder, type Hypotheses } from './hypothesis.ts';
 
 const all = instancesFor(CAR, NOW);
 const pick = (...ids: string[]): CauseInstance[] =>
@@ -222,14 +222,40 @@ describe('the posterior', () => {
     );
   });
 
-  test('the row for all hypotheses is the likelihood of each', () => {
+  /** The causes of each hypothesis. */
+  const setsOf = (hypotheses: Hypotheses): number[][] =>
+    Array.from(hypotheses.first, (_, h) => causesOf(hypotheses, h));
+
+  test('a hypothesis stands under each of its causes, and under none where it has none', () => {
+    const { hypotheses } = posteriorOf(few, [seen('code:misfire-same', true, 2), seen('sign:hiss')], 0.5);
+    const sets = setsOf(hypotheses);
+    expect(sets.some((s) => s.length === 2)).toBe(true);
+    hypothesesUnder(hypotheses).forEach((under, i) => {
+      const mine = sets.flatMap((s, h) => ((i === few.length ? s.length === 0 : s.includes(i)) ? [h] : []));
+      expect([...under]).toEqual(mine);
+    });
+  });
+
+  test('what is told for all hypotheses at once is the likelihood of each', () => {
+    const anyKind = fc.oneof(
+      { weight: 3, arbitrary: anyEvidence },
+      fc.constantFrom<Evidence>(
+        { kind: 'came-back', fact: 'again', cause: 'coil-boot:2' },
+        { kind: 'returned', fact: 'again', comesAndGoes: true },
+        { kind: 'returned', fact: 'again', comesAndGoes: false },
+        { kind: 'stays-lit', fact: 'lit' },
+        { kind: 'bulletin', fact: 'maker', causes: ['coil-boot', 'maf-dirty'] },
+      ),
+    );
     fc.assert(
-      fc.property(anyEvidence, (e) => {
-        const { columns, hypotheses } = posteriorOf(few, [e]);
-        const row = likelihoodRow(e, few, columns);
-        hypotheses.forEach((h, i) => {
-          const causes = h.causes.flatMap((c) => few[c] ?? []);
-          expect(row[i]).toBeCloseTo(likelihood(e, causes), 12);
+      fc.property(anyKind, anyEvidence, (e, other) => {
+        const { hypotheses } = posteriorOf(few, [e, other, seen('code:misfire-several')]);
+        const { base, at, chances } = likelihoods(e, few, hypotheses, hypothesesUnder(hypotheses));
+        const listed = new Map(Array.from(at, (h, n) => [h, chances[n] ?? NaN]));
+        expect(listed.size).toBe(at.length);
+        setsOf(hypotheses).forEach((causes, h) => {
+          const named = causes.flatMap((c) => few[c] ?? []);
+          expect(listed.get(h) ?? base).toBeCloseTo(likelihood(e, named), 12);
         });
       }),
     );
@@ -239,18 +265,19 @@ describe('the posterior', () => {
     fc.assert(
       fc.property(anyEvidence, fc.constantFrom(...CHECKS), (e, check) => {
         const posterior = posteriorOf(few, [e]);
-        const { columns, hypotheses, weights } = posterior;
+        const { hypotheses, weights } = posterior;
+        const sets = setsOf(hypotheses);
         const cylinder = check.scope === 'cylinder' ? 2 : null;
-        const said = forecasts(check, cylinder, few, posterior, hypothesesUnder(columns, few.length));
+        const said = forecasts(check, cylinder, few, posterior, hypothesesUnder(hypotheses));
         check.outcomes.forEach((_, o) => {
-          const joint = Float64Array.from(hypotheses, ({ causes }, h) => {
+          const joint = Float64Array.from(sets, (causes, h) => {
             const named = causes.flatMap((i) => few[i] ?? []);
             return (weights[h] ?? 0) * (outcomeChances(check, cylinder, named)[o] ?? 0);
           });
           const chance = joint.reduce((a, b) => a + b, 0);
           expect(said[o]?.chance).toBeCloseTo(chance, 12);
           few.forEach((_, i) => {
-            const then = hypotheses.reduce((s, h, n) => s + (h.causes.includes(i) ? (joint[n] ?? 0) : 0), 0);
+            const then = sets.reduce((s, causes, n) => s + (causes.includes(i) ? (joint[n] ?? 0) : 0), 0);
             if (chance > 0) expect(said[o]?.marginals[i]).toBeCloseTo(then / chance, 9);
           });
         });
@@ -268,14 +295,29 @@ describe('the posterior', () => {
     );
   });
 
-  test('a ratio is the odds with the evidence over the odds without it', () => {
-    const evidence = [seen('code:misfire-same', true, 2), seen('sign:wet'), seen('sign:shakes')];
-    const withIt = posteriorOf(few, evidence);
-    const without = posteriorOf(few, [evidence[0], evidence[2]] as Evidence[]);
+  test('a ratio is the odds with the evidence over the odds without it, for one piece or several', () => {
     const odds = (p: number) => p / (1 - p);
-    evidenceRatios(withIt, [1]).forEach((r, i) => {
-      expect(r).toBeCloseTo(odds(withIt.marginals[i] ?? 0) / odds(without.marginals[i] ?? 0), 6);
-    });
+    fc.assert(
+      fc.property(
+        fc.array(anyEvidence, { minLength: 2, maxLength: 6 }),
+        fc.integer({ min: 1, max: 2 }),
+        (some, count) => {
+          // What brings the causes into play stays, so that the same hypotheses are compared.
+          const evidence = [...some.slice(0, count), ...some];
+          const withIt = posteriorOf(few, evidence);
+          const without = posteriorOf(few, some);
+          const left = Array.from({ length: count }, (_, n) => n);
+          evidenceRatios(withIt, left).forEach((r, i) => {
+            const [p, q] = [withIt.marginals[i] ?? 0, without.marginals[i] ?? 0];
+            // Beyond this a chance is as good as certain, and its odds are cut off.
+            if (q < 1e-9 || p < 1e-9 || q > 1 - 1e-6 || p > 1 - 1e-6) return;
+            expect(r / (odds(p) / odds(q))).toBeCloseTo(1, 6);
+          });
+          // Asking leaves nothing behind: the same again is the same.
+          expect(evidenceRatios(withIt, left)).toEqual(evidenceRatios(withIt, left));
+        },
+      ),
+    );
   });
 
   test('a hundred pieces of evidence do not underflow', () => {

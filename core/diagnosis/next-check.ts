@@ -2,8 +2,8 @@ import type { NotDone, Owner } from '@pincer/core/case';
 import { cylindersOf, type Vehicle } from '@pincer/core/vehicle';
 import { CHECKS, notFitted, type Check } from '@pincer/core/knowledge';
 import { checkCost, helpOf, repairCost, repairPlan, withoutSpent, type RepairPlan } from './costs.ts';
-import { forecasts } from './evidence.ts';
-import { columnsOf, hypothesesUnder, type Hypothesis } from './hypothesis.ts';
+import { forecasts } from './forecasts.ts';
+import { hypothesesUnder, type Hypotheses } from './hypothesis.ts';
 import { atCylinder, otherCylinder } from './cylinders.ts';
 import type { CauseInstance } from './instances.ts';
 import { marginalsOf, type Posterior } from './posterior.ts';
@@ -53,7 +53,7 @@ interface Likeliest {
   instances: CauseInstance[];
   /** Which cause of the posterior each of them is. */
   indices: number[];
-  hypotheses: Hypothesis[];
+  hypotheses: Hypotheses;
   /** Sum to one. */
   weights: Float64Array;
 }
@@ -72,23 +72,29 @@ function likeliest(posterior: RankedOver): Likeliest {
   const order = (heavyMass >= KEPT_MASS ? heavy : [...posterior.weights.keys()]).sort(
     (a, b) => (posterior.weights[b] ?? 0) - (posterior.weights[a] ?? 0),
   );
-  const hypotheses: Hypothesis[] = [];
-  const weights: number[] = [];
-  let mass = 0;
-  for (const h of order) {
-    const hypothesis = posterior.hypotheses[h];
-    if (!hypothesis || mass >= KEPT_MASS) break;
-    hypotheses.push(hypothesis);
-    weights.push(posterior.weights[h] ?? 0);
-    mass += posterior.weights[h] ?? 0;
+  let [count, mass] = [0, 0];
+  for (; count < order.length && mass < KEPT_MASS; count++) mass += posterior.weights[order[count] ?? 0] ?? 0;
+  const kept = order.slice(0, count);
+  const { first, second, none } = posterior.hypotheses;
+  /** Where each cause stands among those that are part of one; 0 for the others, until they are numbered. */
+  const place = new Int32Array(none + 1);
+  for (const h of kept) {
+    place[first[h] ?? none] = 1;
+    place[second[h] ?? none] = 1;
   }
-  const indices = [...new Set(hypotheses.flatMap((h) => h.causes))].sort((a, b) => a - b);
-  const at = new Map(indices.map((index, n) => [index, n]));
+  const indices: number[] = [];
+  for (let i = 0; i < none; i++) if (place[i] === 1) place[i] = indices.push(i) - 1;
+  place[none] = indices.length;
+  const inPlace = (cause: number | undefined): number => place[cause ?? none] ?? indices.length;
   return {
     instances: indices.flatMap((i) => posterior.instances[i] ?? []),
     indices,
-    hypotheses: hypotheses.map(({ causes }) => ({ causes: causes.flatMap((i) => at.get(i) ?? []) })),
-    weights: Float64Array.from(weights, (w) => w / mass),
+    hypotheses: {
+      first: Int32Array.from(kept, (h) => inPlace(first[h])),
+      second: Int32Array.from(kept, (h) => inPlace(second[h])),
+      none: indices.length,
+    },
+    weights: Float64Array.from(kept, (h) => (posterior.weights[h] ?? 0) / mass),
   };
 }
 
@@ -98,12 +104,16 @@ const LEADS = 3;
 /** The likeliest causes, likeliest first; of equals the one that stands first. */
 function leading(marginals: Float64Array): { index: number; chance: number }[] {
   const leads: { index: number; chance: number }[] = [];
-  marginals.forEach((chance, index) => {
-    if (leads.length === LEADS && chance <= (leads.at(-1)?.chance ?? 0)) return;
+  // Of many causes few come into it, and this is asked for every result of every check.
+  let least = -1;
+  for (let index = 0; index < marginals.length; index++) {
+    const chance = marginals[index] ?? 0;
+    if (chance <= least) continue;
     const at = leads.findIndex((l) => chance > l.chance);
     leads.splice(at === -1 ? leads.length : at, 0, { index, chance });
     leads.length = Math.min(LEADS, leads.length);
-  });
+    if (leads.length === LEADS) least = leads[LEADS - 1]?.chance ?? 0;
+  }
   return leads;
 }
 
@@ -131,18 +141,21 @@ export function rankChecks(
     return repairPlan(chances, costs, helpOf(instances, chances, owner));
   };
   const inPosterior = (i: number): number => indices[i] ?? 0;
-  const columns = columnsOf(hypotheses, instances.length);
   // Before a check and after it over the same hypotheses: what is left out of both favours neither.
-  const before = marginalsOf(weights, columns, instances.length).marginals;
-  const now = { columns, weights, marginals: before };
-  const under = hypothesesUnder(columns, instances.length);
+  const before = marginalsOf(weights, hypotheses).marginals;
+  const now = { hypotheses, weights, marginals: before };
+  const under = hypothesesUnder(hypotheses);
   const planNow = planWith(before);
   const cylinders = cylindersOf(vehicle);
-  const inPlay = new Set<string>();
-  posterior.instances.forEach((c, i) => {
+  /** Causes that the facts leave open, and their places: a cylinder, or null for the engine. */
+  const inPlay = new Map<string, Set<number | null>>();
+  posterior.instances.forEach(({ cause, cylinder, prior }, i) => {
     const chance = posterior.marginals[i] ?? 0;
     // What the facts speak against is not looked at because it is cheap.
-    if (chance > 0.004 && chance > c.prior * STILL_OPEN) inPlay.add(`${c.cause.id}/${c.cylinder ?? ''}`);
+    if (chance <= 0.004 || chance <= prior * STILL_OPEN) return;
+    const places = inPlay.get(cause.id);
+    if (places) places.add(cylinder);
+    else inPlay.set(cause.id, new Set([cylinder]));
   });
 
   const outlooks: CheckOutlook[] = [];
@@ -150,14 +163,16 @@ export function rankChecks(
   for (const check of CHECKS) {
     if (missing.has(check.id)) continue;
     if (check.needsDriving && !mayDrive) continue;
+    const given = Object.keys(check.given);
     const places = check.scope === 'engine' ? [null] : Array.from({ length: cylinders }, (_, i) => i + 1);
     for (const cylinder of places) {
       const id = cylinder === null ? check.id : `${check.id}:${cylinder}`;
       if (done.has(id) || notDone.get(id) === 'has-none') continue;
       if (cylinder !== null && cylinders < 2 && check.title.includes('{m}')) continue;
-      const isUseful = Object.keys(check.given).some(
-        (c) => inPlay.has(`${c}/`) || inPlay.has(`${c}/${cylinder ?? ''}`),
-      );
+      const isUseful = given.some((c) => {
+        const open = inPlay.get(c);
+        return open !== undefined && (open.has(null) || open.has(cylinder));
+      });
       if (!isUseful) continue;
       const other = cylinder === null ? undefined : otherCylinder(cylinder, cylinders);
       const results = forecasts(check, cylinder, instances, now, under);

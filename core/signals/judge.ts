@@ -83,18 +83,19 @@ function serves(
 
 const OF_BANK_2 = Object.entries(BANK_2) as [ReadingKey, ReadingKey][];
 
+/** Of each rule that speaks of one bank, the readings of the first that it needs, each with that of the second. */
+const BANKS: ReadonlyMap<RuleId, readonly (readonly [ReadingKey, ReadingKey])[]> = new Map(
+  RULES.filter((r) => r.isOfBank).map((r) => [r.id, OF_BANK_2.filter(([first]) => r.needs.includes(first))]),
+);
+
 /** A window as its second bank shows it: what stands for the first bank is the second's; null without one. */
 function secondBank(r: Rule<RuleId>, window: Window): Window | null {
-  if (!r.isOfBank) return null;
-  const mine = OF_BANK_2.filter(([first]) => r.needs.includes(first));
-  const others = mine.flatMap(([first, second]) => {
-    const stat = window.stats[second];
-    return stat === undefined ? [] : [[first, stat] as const];
-  });
+  const { stats } = window;
+  const mine = BANKS.get(r.id);
   // Nearly all engines have one bank: nothing is copied for them.
-  return others.length < mine.length
-    ? null
-    : { ...window, stats: { ...window.stats, ...Object.fromEntries(others) } };
+  if (!mine?.every(([, second]) => stats[second] !== undefined)) return null;
+  const others = mine.map(([first, second]) => [first, stats[second] as Stat] as const);
+  return { ...window, stats: { ...stats, ...Object.fromEntries(others) } };
 }
 
 /** Of what two banks show the graver, with the bank named. */
@@ -104,12 +105,16 @@ function graver(first: Finding | null, second: Finding | null): Finding | null {
   return { ...found, measured: `bank ${bank}: ${found.measured}` };
 }
 
-/** What a rule finds in a single window. */
-function findingIn(r: Rule<RuleId>, window: Window): Finding | null {
-  const of = (w: Window | null): Finding | null =>
-    w && serves(r, r.states, w) ? r.judge(statsOf(w), w, statsOf(w)) : null;
-  return graver(of(window), of(secondBank(r, window)));
+/** What a rule finds in a single window, as one bank shows it. */
+function findingOfBank(r: Rule<RuleId>, window: Window | null): Finding | null {
+  if (!window || !serves(r, r.states, window)) return null;
+  const of = statsOf(window);
+  return r.judge(of, window, of);
 }
+
+/** What a rule finds in a single window. */
+const findingIn = (r: Rule<RuleId>, window: Window): Finding | null =>
+  graver(findingOfBank(r, window), findingOfBank(r, secondBank(r, window)));
 
 /** The longest window of either state of a rule that sets two against each other. */
 interface Longest {
