@@ -1,5 +1,5 @@
 import type { Entry, EntryOf } from './entries.ts';
-import { inOrder } from './order.ts';
+import { closingIn, countingIn } from './log.ts';
 import type { CaseRecord, Occasion } from './record.ts';
 import { standingOf, type Standing } from './standing.ts';
 
@@ -32,40 +32,8 @@ export interface CaseState {
   closed: EntryOf<'closed'> | null;
 }
 
-/** Kinds of entries that a decision rests on, and that open a closed case again. */
-const FACTS: ReadonlySet<Entry['kind']> = new Set([
-  'lamp',
-  'observation',
-  'scan',
-  'check',
-  'recording',
-  'bulb',
-  'clear',
-  'clear-told',
-  'battery-off',
-  'repair',
-]);
+/** Kinds of entries on which a decision rests. */
 const DECIDING: ReadonlySet<Entry['kind']> = new Set(['lamp', 'observation', 'scan', 'check']);
-
-/** What counts, oldest first, and what was retracted. */
-function countingIn(all: readonly Entry[]): Pick<CaseState, 'entries' | 'retracted'> {
-  const ordered = inOrder(all);
-  const retracted = new Map<string, EntryOf<'retracted'>>();
-  for (const entry of ordered) if (entry.kind === 'retracted') retracted.set(entry.entry, entry);
-  return { retracted, entries: ordered.filter((e) => e.kind !== 'retracted' && !retracted.has(e.id)) };
-}
-
-/** The closing that stands, of entries that count; null where something was seen or told since. */
-function closingIn(entries: readonly Entry[]): EntryOf<'closed'> | null {
-  const at = entries.findLastIndex((e) => e.kind === 'closed');
-  const closing = entries[at];
-  const isNew = (e: Entry): boolean => FACTS.has(e.kind) || (e.kind === 'drive' && e.cameBack === 'yes');
-  return closing?.kind === 'closed' && !entries.slice(at + 1).some(isNew) ? closing : null;
-}
-
-/** The closing of a case, as {@link foldCase} has it: a list of many cases asks for no more of each. */
-export const closingOf = (record: Pick<CaseRecord, 'entries'>): EntryOf<'closed'> | null =>
-  closingIn(countingIn(record.entries).entries);
 
 /** Replays the log. Later entries outrank earlier ones; a retracted entry counts for nothing but stays in the log. */
 export function foldCase(record: Pick<CaseRecord, 'entries' | 'occasion'>): CaseState {
@@ -94,15 +62,4 @@ export function foldCase(record: Pick<CaseRecord, 'entries' | 'occasion'>): Case
       decidedAt < 0 ? 0 : entries.slice(decidedAt + 1).filter((e) => DECIDING.has(e.kind)).length,
     closed: closingIn(entries),
   };
-}
-
-/** Adds a fact. The record given is left as it was. */
-export function addEntry(record: CaseRecord, entry: Entry): CaseRecord {
-  return { ...record, entries: [...record.entries, entry] };
-}
-
-/** Two logs of one case together: each entry once, in the order of the first and then of the second. */
-export function mergeEntries(known: readonly Entry[], more: readonly Entry[]): Entry[] {
-  const has = new Set(known.map((e) => e.id));
-  return [...known, ...more.filter((e) => !has.has(e.id))];
 }

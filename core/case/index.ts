@@ -28,7 +28,8 @@ export {
   type RepairedBy,
 } from './entries.ts';
 export { lampsOf } from './lamps-of.ts';
-export { addEntry, closingOf, foldCase, mergeEntries, type CaseState } from './fold.ts';
+export { foldCase, type CaseState } from './fold.ts';
+export { addEntry, closingOf, mergeEntries, wasRead } from './log.ts';
 export { inOrder, referencesOf, stampAfter } from './order.ts';
 export {
   engineLightOf,

@@ -1,5 +1,6 @@
 import type { EntryOf } from './entries.ts';
-import { closingOf, foldCase } from './fold.ts';
+import { foldCase } from './fold.ts';
+import { closingOf } from './log.ts';
 import type { CaseRecord } from './record.ts';
 
 /** What a closed case has taught: what it was, and what that took. */

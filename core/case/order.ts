@@ -1,7 +1,10 @@
 import type { Entry } from './entries.ts';
 
+/** Most entries refer to none, and a log may have thousands. */
+const NO_REFERENCES: readonly string[] = [];
+
 /** Ids of the entries that an entry refers to: it cannot have happened before them. */
-export function referencesOf(entry: Entry): string[] {
+export function referencesOf(entry: Entry): readonly string[] {
   switch (entry.kind) {
     case 'retracted':
       return [entry.entry];
@@ -10,9 +13,9 @@ export function referencesOf(entry: Entry): string[] {
     case 'clear':
       return entry.asked === undefined ? [entry.afterScan] : [entry.afterScan, entry.asked];
     case 'scan':
-      return entry.continues === undefined ? [] : [entry.continues];
+      return entry.continues === undefined ? NO_REFERENCES : [entry.continues];
     default:
-      return [];
+      return NO_REFERENCES;
   }
 }
 
@@ -25,8 +28,8 @@ const isBefore = (a: string, b: string): boolean =>
 /** Whether each entry stands after the one before it and after all that it refers to, as in a log that was kept here. */
 function isInOrder(entries: readonly Entry[]): boolean {
   const referredTo = new Set<string>();
-  for (const [n, entry] of entries.entries()) {
-    const before = entries[n - 1];
+  let before: Entry | undefined;
+  for (const entry of entries) {
     if (before && !isBefore(before.at, entry.at)) {
       // Of one moment: first what refers to less, then the smaller id.
       const isNext = before.at === entry.at && before.id < entry.id;
@@ -34,6 +37,7 @@ function isInOrder(entries: readonly Entry[]): boolean {
     }
     if (referredTo.has(entry.id)) return false;
     for (const id of referencesOf(entry)) referredTo.add(id);
+    before = entry;
   }
   return true;
 }
@@ -48,7 +52,6 @@ export function inOrder(entries: readonly Entry[]): Entry[] {
   const byId = new Map(entries.map((e) => [e.id, e]));
   /** All that an entry refers to, at first or second hand. Of two entries the one that refers to the other has more. */
   const referredTo = (entry: Entry): ReadonlySet<Entry> => {
-    // Most entries refer to none, and a log may have thousands.
     if (referencesOf(entry).length === 0) return NONE;
     const found = new Set<Entry>();
     const open = [entry];

@@ -219,7 +219,6 @@ interface OpenClear extends Pick<ClearStanding, 'entry' | 'at' | 'way' | 'unit'>
   droveBack: string | null;
 }
 
-/** One pass over the log, oldest first. */
 /** What a unit told right after its clear, as a reading of its codes alone. */
 function readAgain(entry: EntryOf<'clear'>, unit: string, codes: ReadCode[]): EntryOf<'scan'> {
   const part = (name: 'confirmed' | 'pending') => ({
@@ -237,6 +236,7 @@ function readAgain(entry: EntryOf<'clear'>, unit: string, codes: ReadCode[]): En
   };
 }
 
+/** One pass over the log, oldest first. */
 class StandingFold {
   private readonly parts = new Map<string, PartStanding>();
   private readonly rows = new Map<string, Map<string, Row>>();

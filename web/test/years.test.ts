@@ -11,10 +11,11 @@ jest.mock('localforage', () => {
 });
 import { glance } from '../src/storage/glance.ts';
 import { loadAll, saveCaseHead, saveEntries, saveVehicle } from '../src/storage/records.ts';
+import { checkStorage } from '../src/store/keep.ts';
 import { load, record } from '../src/store/logbook-actions.ts';
+import { sinceExport } from '../src/store/logbook-selectors.ts';
+import { logbookSlice } from '../src/store/logbook-slice.ts';
 import { aPage, notes, type Page } from './pages.ts';
-
-/** A busy machine is no reason to fail. */
 
 const CASES = 60;
 const ENTRIES = 20;
@@ -108,5 +109,52 @@ describe('a logbook of many years', () => {
     const { isSaved } = await page.dispatch(record('case_7', { kind: 'note', text: 'Years later' }));
     expect(isSaved).toBe(true);
     expect((await loadAll()).cases.find((c) => c.id === 'case_7')?.entries).toHaveLength(ENTRIES + 1);
+  });
+
+  test('compared with storage nothing is missing on either side, and what cannot be read is nothing new', async () => {
+    await fill();
+    await putRaw('case:case_odd', { version: 3, record: { id: 'case_odd', title: 9 } });
+    await putRaw('vehicle:veh_newer', { version: 99, record: { id: 'veh_newer' } });
+    await page.dispatch(load());
+    expect(await page.dispatch(checkStorage())).toEqual({ writtenBack: 0, lacking: 0, hasFound: false });
+  });
+
+  test('read again, what only this page has stays, and no case is there twice', async () => {
+    await fill();
+    await page.dispatch(load());
+    const { saveBegun, casePut, entryAdded, loaded } = logbookSlice.actions;
+    const mine = page.store.getState().logbook.cases.entities['case_7'];
+    if (!mine) throw new Error('no case');
+    page.dispatch(saveBegun('case_7'));
+    page.dispatch(casePut({ ...mine, title: 'Changed just now' }));
+    const note = { kind: 'note' as const, id: 'ent_new', at: '2026-01-01T10:00:00.000Z', text: 'Just now' };
+    page.dispatch(entryAdded({ caseId: 'case_7', entry: note }));
+    page.dispatch(entryAdded({ caseId: 'case_8', entry: { ...note, id: 'ent_other' } }));
+    page.dispatch(loaded(await loadAll()));
+    const { ids, entities } = page.store.getState().logbook.cases;
+    expect(ids).toHaveLength(CASES);
+    expect(new Set(ids).size).toBe(CASES);
+    expect(entities['case_7']?.title).toBe('Changed just now');
+    expect(entities['case_7']?.entries).toHaveLength(ENTRIES + 1);
+    expect(entities['case_8']?.title).toBe('Light 8');
+    expect(entities['case_8']?.entries.at(-1)?.id).toBe('ent_other');
+  });
+
+  test('what was recorded since the last file is counted, the example left out', async () => {
+    await fill();
+    await page.dispatch(load());
+    const { logbook } = page.store.getState();
+    const since = (marks: typeof logbook.marks) => sinceExport({ ...logbook, marks });
+    expect(since({})).toEqual({ count: CASES * ENTRIES, first: '2020-01-01T00:00:00.000Z' });
+    expect(since({ exampleCases: ['case_0'] })).toEqual({
+      count: (CASES - 1) * ENTRIES,
+      first: '2020-01-02T00:00:00.000Z',
+    });
+    // The last entry of the fifty-ninth case was in the file.
+    expect(since({ exportedAt: '2020-02-28T00:19:00.000Z' })).toEqual({
+      count: ENTRIES,
+      first: '2020-02-29T00:00:00.000Z',
+    });
+    expect(since({ exportedAt: '2026-01-01T00:00:00.000Z' })).toEqual({ count: 0, first: null });
   });
 });

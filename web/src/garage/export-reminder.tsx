@@ -3,7 +3,7 @@ import { now } from '../clock.ts';
 import { useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
 import { Notice } from '../ui/notice.tsx';
-import { ownCases } from '../store/logbook-selectors.ts';
+import { sinceExport } from '../store/logbook-selectors.ts';
 
 /** A browser's storage is one mishap away from empty: after so long without a file it is said, days. */
 const LONG_DAYS = 30;
@@ -14,17 +14,9 @@ const DAY_MS = 86_400_000;
 /** That the logbook has not been saved as a file for long, once there is something to lose. */
 export function ExportReminder() {
   const isDue = useAppSelector(({ logbook }) => {
-    const { marks, status } = logbook;
-    if (status !== 'ready') return false;
-    const since = marks.exportedAt ?? '';
-    // The example is nobody's record.
-    const example = new Set(marks.exampleCases);
-    const entries = ownCases(logbook)
-      .filter((c) => !example.has(c.id))
-      .flatMap((c) => c.entries.filter((e) => e.at > since));
-    if (entries.length < MUCH) return false;
-    const first = entries.reduce((min, e) => (e.at < min ? e.at : min), entries[0]?.at ?? '');
-    return now().getTime() - Date.parse(first) > LONG_DAYS * DAY_MS;
+    if (logbook.status !== 'ready') return false;
+    const { count, first } = sinceExport(logbook);
+    return count >= MUCH && first !== null && now().getTime() - Date.parse(first) > LONG_DAYS * DAY_MS;
   });
   const hasEver = useAppSelector((s) => s.logbook.marks.exportedAt !== undefined);
   if (!isDue) return null;

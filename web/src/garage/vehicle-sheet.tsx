@@ -3,7 +3,7 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { Link, useNavigate } from 'react-router';
 import type { Assessment, StationId } from '@pincer/core/assess';
-import { closingOf, foldCase, type CaseRecord } from '@pincer/core/case';
+import { closingOf, wasRead, type CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { noteShare, openCase } from '../store/logbook-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -172,7 +172,7 @@ function SeenCase({
     if (share !== null) dispatch(noteShare(record.id, share));
   }, [dispatch, record.id, share]);
   const firstOpen = a?.stations.find((s) => s.status !== 'filled')?.id ?? 'light';
-  const isRead = useMemo(() => foldCase(record).scans.length > 0, [record]);
+  const isRead = useMemo(() => wasRead(record), [record]);
   const station = whereItWaits(a, isRead, firstOpen);
   useEffect(() => onStation(station), [onStation, station]);
   const waits = !a

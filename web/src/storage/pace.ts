@@ -1,7 +1,8 @@
 import type { Records } from './database.ts';
 
-/** Rows that are fetched at once: so many take a few milliseconds to come out of the database. */
-const ROWS_AT_ONCE = 300;
+/** Rows and keys that are fetched at once: so many take a few milliseconds to come out of the database. */
+const ROWS_AT_ONCE = 100;
+const KEYS_AT_ONCE = 1_000;
 /** How long the page is worked on without a pause, ms. */
 const STRETCH_MS = 12;
 
@@ -29,6 +30,20 @@ export async function rowsIn(
       range === undefined
         ? IDBKeyRange.lowerBound(last, true)
         : IDBKeyRange.bound(last, range.upper, true, range.upperOpen);
+  }
+}
+
+/** The key of every row, some at a time, in the transaction that is given. */
+export async function keysIn(records: Records<'readonly'>, alive: () => void): Promise<Set<string>> {
+  const all = new Set<string>();
+  let rest: IDBKeyRange | undefined;
+  for (;;) {
+    const keys = await records.getAllKeys(rest, KEYS_AT_ONCE);
+    alive();
+    for (const key of keys) all.add(key);
+    const last = keys.at(-1);
+    if (last === undefined || keys.length < KEYS_AT_ONCE) return all;
+    rest = IDBKeyRange.lowerBound(last, true);
   }
 }
 

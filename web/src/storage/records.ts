@@ -15,7 +15,7 @@ import {
 import { vehicleSchema, type Vehicle } from '@pincer/core/vehicle';
 import { now } from '../clock.ts';
 import { StorageError, transact, type Records } from './database.ts';
-import { rowsIn, startPace } from './pace.ts';
+import { keysIn, rowsIn, startPace } from './pace.ts';
 
 export const settingsSchema = z.object({
   theme: z.enum(['auto', 'day', 'garage']),
@@ -234,9 +234,7 @@ export async function putMissing(rows: readonly { key: string; stored: unknown }
 }
 
 /** The keys of everything that storage has at this moment. */
-export async function storedKeys(): Promise<Set<string>> {
-  return new Set(await transact('readonly', (records) => records.getAllKeys()));
-}
+export const storedKeys = (): Promise<Set<string>> => transact('readonly', keysIn);
 
 /** A case as older versions kept it, and what in it cannot be read. */
 interface Whole {

@@ -142,15 +142,14 @@ function compare(): AppThunk<Promise<StorageCheck>> {
       const stored = await storedKeys();
       // As the page is at this moment, however long it takes to look through it.
       const { logbook } = getState();
-      const unknown = new Set([...stored].filter((k) => OF_LOGBOOK.test(k)));
-      for (const { key } of [...logbook.setAside, ...logbook.newer]) unknown.delete(key);
       const pace = startPace();
       for (const { key, item } of recordsOf(logbook)) {
-        unknown.delete(key);
-        if (!stored.has(key) && !(idOfNoted(item) in logbook.saving)) missing.push(item);
+        if (!stored.delete(key) && !(idOfNoted(item) in logbook.saving)) missing.push(item);
         if (pace.isDue()) await pace.rest();
       }
-      if (unknown.size > 0) {
+      for (const { key } of [...logbook.setAside, ...logbook.newer]) stored.delete(key);
+      // What is left is not on this page.
+      if ([...stored].some((key) => OF_LOGBOOK.test(key))) {
         await dispatch(takeInStored());
         result.hasFound = true;
       }

@@ -21,6 +21,28 @@ export const practisedCases = createSelector([allCases], (all) =>
   all.filter((c) => c.practice !== undefined).sort((a, b) => b.openedAt.localeCompare(a.openedAt)),
 );
 
+/**
+ * What was recorded since the logbook was last saved as a file: how many entries, and when the first of them was. The
+ * example is nobody's record. Gone through once for each change of the cases, for a logbook of years has many.
+ */
+export const sinceExport = createSelector(
+  [ownCases, (logbook: Pick<LogbookState, 'marks'>) => logbook.marks],
+  (cases, { exportedAt = '', exampleCases }) => {
+    const example = new Set(exampleCases);
+    let count = 0;
+    let first: string | null = null;
+    for (const { id, entries } of cases) {
+      if (example.has(id)) continue;
+      for (const { at } of entries) {
+        if (at <= exportedAt) continue;
+        count++;
+        if (first === null || at < first) first = at;
+      }
+    }
+    return { count, first };
+  },
+);
+
 /** The cases of one vehicle; kept for each vehicle that is asked for. */
 export const casesOfVehicle = createSelector(
   [allCases, (_: Cases, vehicleId: string) => vehicleId],

@@ -91,6 +91,29 @@ const putGrown = (state: LogbookState, record: CaseRecord, added: readonly Entry
   caseEntities.setOne(state.cases, Object.freeze(record));
 };
 
+/**
+ * Puts all cases of a logbook at once. They are frozen here: by way of its drafts the store would look at each of thousands
+ * several times, in one task.
+ * @param beside what becomes of a case that is here already.
+ */
+function putCases(
+  state: LogbookState,
+  cases: readonly CaseRecord[],
+  beside: (record: CaseRecord, known: CaseRecord) => CaseRecord,
+): void {
+  const held = original(state).cases;
+  const ids = [...held.ids];
+  const entities = { ...held.entities };
+  for (const record of cases) {
+    const known = held.entities[record.id];
+    if (!known) ids.push(record.id);
+    entities[record.id] = Object.freeze(known ? beside(record, known) : record);
+  }
+  Object.freeze(ids);
+  Object.freeze(entities);
+  state.cases = Object.freeze({ ids, entities });
+}
+
 export const logbookSlice = createSlice({
   name: 'logbook',
   initialState,
@@ -108,14 +131,10 @@ export const logbookSlice = createSlice({
         state.vehicles,
         payload.vehicles.filter((v) => !isNewerHere(v.id)),
       );
-      caseEntities.setMany(
-        state.cases,
-        payload.cases.map((c) => {
-          const known = state.cases.entities[c.id];
-          const head = known && isNewerHere(c.id) ? known : c;
-          return known ? { ...head, entries: mergeEntries(c.entries, known.entries) } : c;
-        }),
-      );
+      putCases(state, payload.cases, (c, known) => ({
+        ...(isNewerHere(c.id) ? known : c),
+        entries: mergeEntries(c.entries, known.entries),
+      }));
       state.setAside = payload.setAside;
       state.newer = payload.newer;
       state.marks = payload.marks;
