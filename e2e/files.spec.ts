@@ -10,8 +10,7 @@ const asFile = (name: string, text: string) => ({
 });
 
 test('a case goes out as a file and comes back the same', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await page.getByRole('link', { name: /^Log, / }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a case file' }).click();

@@ -54,8 +54,7 @@ test('words with slips, look-alike letters, vehicles and commands', async ({ pag
 });
 
 test('stations by number, the log, the sheet of keys, the garage', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await expect(page.getByRole('region', { name: 'What it can be' })).toBeVisible();
   const where = ['light', 'plug-in', 'read', 'meaning', 'narrow', 'decide', 'fix', 'prove'];
   for (const [i, name] of where.entries()) {
@@ -110,8 +109,7 @@ test('a station that is fetched stands as soon as it has come: no timer holds it
 });
 
 test('an entry is struck out with a reason and its weight goes', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   const found = page.getByRole('region', { name: 'You found' });
   await expect(found).toContainText('Only in the wet');
   await page.keyboard.press('l');
@@ -125,8 +123,7 @@ test('an entry is struck out with a reason and its weight goes', async ({ page }
 });
 
 test('choosing a cause ties its facts and fades the others', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   const causes = page.getByRole('region', { name: 'What it can be' });
   await expect(causes.getByRole('button', { pressed: true })).toContainText('Coil boot');
   const wet = page
@@ -148,8 +145,7 @@ test('choosing a cause ties its facts and fades the others', async ({ page }) =>
 });
 
 test('settings: rates move the figures, units the distances', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await expect(page.getByRole('region', { name: 'What it can be' })).toBeVisible();
   await page.keyboard.press('6');
   const repair = page.getByRole('region', { name: 'Repair it yourself' });

@@ -5,8 +5,7 @@ import { expectAccessible } from './accessible.ts';
 test('a repair: what to have ready, slips, a wait and a torque that outlive a reload, and the record of it', async ({
   page,
 }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await station(page, 'Fix');
   await page.getByRole('button', { name: /^Fit a new coil boot on cylinder 2/ }).click();
   await page.getByRole('button', { name: 'I have read the cautions' }).click();
@@ -42,8 +41,7 @@ test('a repair: what to have ready, slips, a wait and a torque that outlive a re
 test('a workshop repaired something that no list knows: it is recorded and takes part in the proof', async ({
   page,
 }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await station(page, 'Fix');
   await page.getByText('Something else was repaired, or somebody else did it').click();
   await page.getByLabel('What was repaired or replaced?').fill('Plug well seals');

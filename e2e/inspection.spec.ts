@@ -6,8 +6,7 @@ import { expectAccessible } from './accessible.ts';
 test('the inspection: which rule, why it would fail, the drives to get there, and a calendar file', async ({
   page,
 }) => {
-  await example(page);
-  await page.getByText('Looked at before buying').click();
+  await example(page, '/case/case_pippin/narrow');
   await page
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: /Prove it/ })
@@ -51,7 +50,7 @@ test('a usual trip makes a plan by day, which can be taken along as a calendar f
   await expect(line).toContainText(
     /Inspection in 1[123] days \(.*\): would (fail now|pass as far as can be told)/,
   );
-  await page.getByText('Looked at before buying').click();
+  await line.click();
   await page
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: /Prove it/ })

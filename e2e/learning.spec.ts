@@ -3,8 +3,7 @@ import { connect, example, openCase, readAll, station } from './helpers.ts';
 import { expectAccessible } from './accessible.ts';
 
 test('a price of one’s own moves the decision, and is in the log', async ({ page }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await station(page, 'Decide');
   const repair = page.getByRole('region', { name: 'Repair it yourself' });
   const cost = repair.locator('dd').first();
@@ -71,8 +70,7 @@ test('what it was is told when the case is closed, and the next case knows it', 
 test('two offers: what each line pays for, what to ask, and which costs least on average', async ({
   page,
 }) => {
-  await example(page);
-  await page.getByText('Wet-morning shake').click();
+  await example(page, '/case/case_wet/narrow');
   await station(page, 'Decide');
   await page.getByText('Offers and invoices').click();
   const add = async (name: string, text: string) => {

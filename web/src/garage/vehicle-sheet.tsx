@@ -145,7 +145,10 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
       {isSeen ? (
         <SeenCase record={record} vehicle={vehicle} onStation={setStation} />
       ) : (
-        <p className={WAITS}>{WORKING}</p>
+        <>
+          <Road allowance={null} />
+          <p className={WAITS}>{WORKING}</p>
+        </>
       )}
     </Link>
   );
@@ -153,6 +156,21 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
 
 const WAITS = 'mt-1.5 text-ink-2';
 const WORKING = 'Working it out…';
+
+/** How far the car may be driven. Its room is kept until that is known, so that nothing moves away under a finger. */
+function Road({ allowance }: { allowance: Assessment['allowance'] | null }) {
+  if (!allowance) return <div className="mt-2 h-9" />;
+  return (
+    <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
+      <div
+        className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink"
+        style={{ width: `${ROAD_SHARE[allowance.level]}%`, borderRight: '4px solid var(--lane)' }}
+      >
+        {allowance.title}
+      </div>
+    </div>
+  );
+}
 
 /** What a case in sight waits for. @param onStation is told at which station that is */
 function SeenCase({
@@ -193,16 +211,7 @@ function SeenCase({
           : 'Waiting for your decision';
   return (
     <>
-      {a ? (
-        <div className="verge-hatch mt-2 flex h-9 items-stretch overflow-hidden rounded">
-          <div
-            className="flex min-w-36 items-center bg-tar px-3 text-[15px] font-bold text-tar-ink"
-            style={{ width: `${ROAD_SHARE[a.allowance.level]}%`, borderRight: '4px solid var(--lane)' }}
-          >
-            {a.allowance.title}
-          </div>
-        </div>
-      ) : null}
+      <Road allowance={a?.allowance ?? null} />
       <p className={WAITS}>{waits}</p>
       {a ? <Pressing parts={pressing(a)} /> : null}
     </>
