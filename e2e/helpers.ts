@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { expectAccessible } from './accessible.ts';
 import { stored } from './stored.ts';
 
 /** Opens a case for a new made-up vehicle and ends at Light. */
@@ -72,11 +73,15 @@ export async function openStrikeOut(row: Locator): Promise<void> {
   await row.page().getByRole('menuitem', { name: 'Strike out' }).click();
 }
 
-/** The two sizes that each occasion is walked on. */
-export const LAPTOP_AND_PHONE = [
-  ['on a laptop', { width: 1280, height: 800 }],
-  ['on a phone', { width: 390, height: 844 }],
-] as const;
+export const PHONE = { width: 390, height: 844 };
+export const LAPTOP = { width: 1280, height: 800 };
+
+/** Looks at what stands here in both sizes, and leaves it in the other one: a way that is long is gone half in each. */
+export async function turnTo(page: Page, size: typeof PHONE): Promise<void> {
+  await expectAccessible(page);
+  await page.setViewportSize(size);
+  await expectAccessible(page, 'target-size');
+}
 
 /** Goes to another screen without loading the program again, and waits until its own title says that it is there. */
 export async function walkTo(page: Page, path: string): Promise<void> {
