@@ -45,7 +45,7 @@ test('an owner with miles, °F, psi and American words sees no other on the way 
 }) => {
   await example(page);
   await expectAmerican(page, 'garage');
-  await page.goto('/case/case_wet/light');
+  await walkTo(page, '/case/case_wet/light');
   await expect(page.getByText('Transmission').first()).toBeVisible();
   for (const name of [
     'Warning light',
@@ -106,7 +106,7 @@ test('either English finds it; units are set one by one, and stay', async ({ pag
     .first()
     .fill('tire pressure');
   await expect(page.getByRole('link', { name: /Tyre pressure/ }).first()).toBeVisible();
-  await page.goto('/words');
+  await walkTo(page, '/words');
   await expect(page.getByText('reaches 71 °C')).toBeVisible();
 });
 

@@ -1,7 +1,12 @@
 #!/usr/bin/env bash
 # Everything: types, lint, units, build, the real interface. Ends in one line for all of them.
 set -uo pipefail
-source "$(dirname "${BASH_SOURCE[0]}")/install.sh"
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+# The browser and the packages come side by side; what is wrong with it is said by the second call.
+(PREFER_SHELL=1 source scripts/chromium.sh) >/dev/null 2>&1 &
+browser=$!
+source scripts/install.sh
+wait "$browser" || true
 PREFER_SHELL=1 source scripts/chromium.sh
 set +e
 mkdir -p .cache
