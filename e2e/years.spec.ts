@@ -68,7 +68,12 @@ test('the garage puts what is urgent first as soon as it is worked out', async (
   // Two may only go to a safe place, one makes short trips, one is well for some weeks.
   const names = () =>
     page.locator('main section > div h2').evaluateAll((all) => all.map((h) => h.textContent));
-  await expect
-    .poll(names, { timeout: 20_000 })
-    .toEqual(['Tarrow Finch 1.4', 'Kestrine 650', 'Ostler Dray 2.2 D', 'Marlow Pippin 1.4, for sale']);
+  const inOrder = ['Tarrow Finch 1.4', 'Kestrine 650', 'Ostler Dray 2.2 D', 'Marlow Pippin 1.4, for sale'];
+  await expect.poll(names, { timeout: 20_000 }).toEqual(inOrder);
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('pincer:roads'))).toContain('case_wet');
+  // At the next start it stands so from the first moment on, before anything is worked out.
+  await page.route('**/core.worker*', () => undefined);
+  await page.reload();
+  await expect(page.getByText('Working it out…').first()).toBeVisible();
+  expect(await names()).toEqual(inOrder);
 });

@@ -157,4 +157,26 @@ describe('a logbook of many years', () => {
     });
     expect(since({ exportedAt: '2026-01-01T00:00:00.000Z' })).toEqual({ count: 0, first: null });
   });
+
+  test('how far each case could be driven is there at the next start; of an emptied logbook nothing is, nor of a damaged note', async () => {
+    const { shareShown, emptied } = logbookSlice.actions;
+    const kept = () => notes.get('pincer:roads') ?? null;
+    const until = async (text: string | null) => {
+      while (kept() !== text) await new Promise((done) => setTimeout(done, 20));
+    };
+    await page.dispatch(load());
+    page.dispatch(shareShown({ caseId: 'case_1', share: 30 }));
+    page.dispatch(shareShown({ caseId: 'case_2', share: 10 }));
+    await until('{"case_1":30,"case_2":10}');
+    const next = aPage();
+    next.dispatch(shareShown({ caseId: 'case_2', share: 100 }));
+    await next.dispatch(load());
+    expect(next.store.getState().logbook.shares).toEqual({ case_1: 30, case_2: 100 });
+    next.dispatch(emptied({ emptiedAt: '2026-01-01T00:00:00.000Z' }));
+    await until(null);
+    notes.set('pincer:roads', '{"case_1":"far"}');
+    await next.dispatch(load());
+    expect(next.store.getState().logbook.shares).toEqual({});
+    next.close();
+  });
 });

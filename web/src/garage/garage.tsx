@@ -148,7 +148,7 @@ function byVehicle<T extends { vehicle: string; openedAt: string }>(
  */
 function byUrgency<T extends { id: string; openedAt: string }>(
   list: readonly Owned<T>[],
-  shares: Readonly<Record<string, number>> = {},
+  shares: Readonly<Record<string, number>>,
 ): Owned<T>[] {
   return list
     .map((owned) => ({
@@ -190,6 +190,7 @@ function More({ rest, onMore }: { rest: number; onMore: () => void }) {
 
 /** The garage while its logbook is read; of one of many years the names are there at once. */
 function Opening({ glance }: { glance: Glance | null }) {
+  const shares = useAppSelector((s) => s.logbook.shares);
   const list = useMemo(
     () =>
       byUrgency(
@@ -197,8 +198,9 @@ function Opening({ glance }: { glance: Glance | null }) {
           (glance?.vehicles ?? []).filter((v) => !v.isPractice),
           glance?.cases ?? [],
         ),
+        shares,
       ),
-    [glance],
+    [glance, shares],
   );
   return (
     <main id="work" className="mx-auto w-full max-w-6xl space-y-4 p-4">

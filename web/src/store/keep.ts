@@ -19,6 +19,7 @@ import {
   storedMarks,
   vehicleKey,
 } from '../storage/records.ts';
+import { keptRoads } from '../storage/roads.ts';
 import { crossOut, idOfNoted, noteDown, pendingRecords, type Noted } from './journal.ts';
 import { logbookSlice, type LogbookState } from './logbook-slice.ts';
 import { takeInStored } from './take-in.ts';
@@ -190,6 +191,7 @@ function asItIsNow(item: Noted, { vehicles, cases }: LogbookState): Noted {
 export function loadLogbook(): AppThunk<Promise<boolean>> {
   return async (dispatch, getState) => {
     let isEmpty: boolean;
+    dispatch(logbookSlice.actions.sharesKept(keptRoads()));
     try {
       const names = await glance();
       if (names) dispatch(logbookSlice.actions.glanced(names));

@@ -201,6 +201,10 @@ export const logbookSlice = createSlice({
       if (payload.share === null) state.shares = without(state.shares, payload.caseId);
       else state.shares[payload.caseId] = payload.share;
     },
+    /** What the garage showed at the last visit; what this one knows already counts. */
+    sharesKept(state, { payload }: PayloadAction<Record<string, number>>) {
+      state.shares = { ...payload, ...state.shares };
+    },
     exampleComing(state, { payload }: PayloadAction<boolean>) {
       state.isExampleComing = payload;
     },

@@ -3,6 +3,7 @@ import { clearWatch } from './clear-watch.ts';
 import type { Doing, TabsPort } from '../ports/tabs.ts';
 import { setBackupDue } from '../storage/backup-due.ts';
 import { onStorageLost } from '../storage/database.ts';
+import { keepRoads } from '../storage/roads.ts';
 import { checkStorage } from './keep.ts';
 import { othersSlice } from './others-slice.ts';
 import { logbookSlice } from './logbook-slice.ts';
@@ -20,9 +21,12 @@ const LOOK_MS = 20_000;
 /** How long after the last change the backup file is written, ms: what comes together is written once. */
 const FILE_MS = 3_000;
 
+/** How long after the last case in sight was worked out their order is kept, ms. */
+const ROADS_MS = 300;
+
 /**
- * Reacts to what this page records itself: an entry may overtake the way to a clear, and the backup file wants every
- * change, also one that the database refused.
+ * Reacts to what this page does itself: an entry may overtake the way to a clear, the backup file wants every change, also
+ * one that the database refused, and the garage its order at the next visit.
  */
 export function createOwnEntries() {
   const listener = createListenerMiddleware<RootState, AppDispatch, Extra>();
@@ -46,6 +50,15 @@ export function createOwnEntries() {
       await api.delay(FILE_MS);
       const { writeKeptFile } = await import('./kept-file-actions.ts');
       await api.dispatch(writeKeptFile());
+    },
+  });
+  const { shareShown, emptied } = logbookSlice.actions;
+  listener.startListening({
+    matcher: isAnyOf(shareShown, emptied),
+    effect: async (_, api) => {
+      api.cancelActiveListeners();
+      await api.delay(ROADS_MS);
+      keepRoads(api.getState().logbook.shares);
     },
   });
   return listener.middleware;
