@@ -320,6 +320,17 @@ describe('the posterior', () => {
     );
   });
 
+  test('a fact that says nearly all, left out, leaves odds that are numbers', () => {
+    for (const key of ['code:misfire-same', 'code:injector-same'] as const)
+      for (let times = 1; times <= 12; times++) {
+        const same = Array.from({ length: times }, () => seen(key, true, 2));
+        for (const ratio of evidenceRatios(posteriorOf(all, same), [...same.keys()])) {
+          expect(Number.isFinite(ratio)).toBe(true);
+          expect(ratio).toBeGreaterThan(0);
+        }
+      }
+  });
+
   test('a hundred pieces of evidence do not underflow', () => {
     const evidence = Array.from({ length: 120 }, () => checked('swap-plugs', 1, 2));
     const { marginals } = posteriorOf(few, evidence);

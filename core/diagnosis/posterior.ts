@@ -267,16 +267,20 @@ export function evidenceRatios(posterior: Posterior, indices: readonly number[])
       more[i] = (more[i] ?? 0) + gain;
       more[j] = (more[j] ?? 0) + gain;
     }
+  // Without what says nearly all, what is left of it all may be lost in the last digits, and is not nought.
+  const left = Math.max(total, LEAST_CHANCE);
   const ratios = new Float64Array(none);
   for (let i = 0; i < none; i++) {
     const marginal = marginals[i] ?? 0;
     const p = clampChance(marginal);
-    const q = clampChance((marginal + (more[i] ?? 0)) / total);
+    const q = clampChance((marginal + (more[i] ?? 0)) / left);
     ratios[i] = p / (1 - p) / (q / (1 - q));
   }
   return ratios;
 }
 
-function clampChance(p: number): number {
-  return Math.min(1 - 1e-9, Math.max(1e-12, p));
-}
+/** Odds are told between these: beyond them a chance is as good as none, or as certain. */
+const LEAST_CHANCE = 1e-12;
+const MOST_CHANCE = 1 - 1e-9;
+
+const clampChance = (p: number): number => Math.min(MOST_CHANCE, Math.max(LEAST_CHANCE, p));
