@@ -35,27 +35,39 @@ const LARGEST_PAINT = `new Promise((resolve) => {
     .observe({ type: 'largest-contentful-paint', buffered: true });
 })`;
 
-async function visit(
-  browser: Browser,
-  address: string,
-  isUsable: (page: Page) => Promise<void>,
-): Promise<Visit> {
+/** Waits until the page shows a text. @returns when it did, ms after the page was asked for, by the page's own clock. */
+const untilShown = async (page: Page, text: string): Promise<number> =>
+  Number(
+    await page.evaluate(`new Promise((resolve) => {
+      const isShown = (e) => e.textContent.includes(${JSON.stringify(text)});
+      const look = () =>
+        [...document.querySelectorAll('button, p')].some(isShown) ? resolve(performance.now()) : requestAnimationFrame(look);
+      look();
+    })`),
+  );
+
+/** @param text that is there once the page can be used. */
+async function visit(browser: Browser, address: string, text: string): Promise<Visit> {
   const context = await browser.newContext({ locale: 'en-IE', viewport: { width: 390, height: 844 } });
   try {
     const page = await context.newPage();
     const session = await slowly(page);
     const kinds = new Map<string, string>();
-    let bytes = 0;
+    const came: { at: number; bytes: number }[] = [];
+    let asked: number | undefined;
+    session.on('Network.requestWillBeSent', (e) => (asked ??= e.timestamp));
     session.on('Network.responseReceived', (e) => kinds.set(e.requestId, e.type));
     session.on('Network.loadingFinished', (e) => {
-      if (!['Font', 'Image', 'Fetch'].includes(kinds.get(e.requestId) ?? '')) bytes += e.encodedDataLength;
+      if (!['Font', 'Image', 'Fetch'].includes(kinds.get(e.requestId) ?? ''))
+        came.push({ at: e.timestamp, bytes: e.encodedDataLength });
     });
     await page.goto(address, { waitUntil: 'commit' });
-    await isUsable(page);
-    const usable = Number(await page.evaluate('performance.now()'));
-    const until = bytes;
+    const usable = await untilShown(page, text);
     await page.waitForTimeout(1_000);
-    return { bytes: until, usable, largestPaint: Number(await page.evaluate(LARGEST_PAINT)) };
+    // By the browser's clock: what is fetched once the first screen stands may come before it is told here that it does.
+    const until = (asked ?? 0) + usable / 1000;
+    const bytes = came.filter((c) => c.at <= until).reduce((sum, c) => sum + c.bytes, 0);
+    return { bytes, usable, largestPaint: Number(await page.evaluate(LARGEST_PAINT)) };
   } finally {
     await context.close();
   }
@@ -77,9 +89,7 @@ async function leastFor(browser: Browser, bytes: number): Promise<number> {
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   try {
     const address = `http://localhost:${(server.address() as AddressInfo).port}/`;
-    const { largestPaint } = await visit(browser, address, (page) =>
-      page.getByText('The first screen').waitFor({ timeout: 60_000 }),
-    );
+    const { largestPaint } = await visit(browser, address, 'The first screen');
     return largestPaint;
   } finally {
     server.close();
@@ -93,11 +103,7 @@ export async function visitRows(): Promise<Row[]> {
     const visits: Visit[] = [];
     const least: number[] = [];
     for (let n = 0; n < VISITS; n++) {
-      visits.push(
-        await visit(browser, `${address}/`, (page) =>
-          page.getByRole('button', { name: 'Look at an example logbook' }).waitFor({ timeout: 60_000 }),
-        ),
-      );
+      visits.push(await visit(browser, `${address}/`, 'Look at an example logbook'));
       least.push(await leastFor(browser, visits[n]?.bytes ?? 0));
     }
     const paints = visits.map((v) => v.largestPaint);
