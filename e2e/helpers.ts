@@ -80,7 +80,7 @@ export const LAPTOP = { width: 1280, height: 800 };
 export async function turnTo(page: Page, size: typeof PHONE): Promise<void> {
   await expectAccessible(page);
   await page.setViewportSize(size);
-  await expectAccessible(page, 'target-size');
+  await expectAccessible(page);
 }
 
 /** Goes to another screen without loading the program again, and waits until its own title says that it is there. */

@@ -63,7 +63,9 @@ test('a log of 5,000 entries: the newest in sight, the first at its end, a reaso
   await expect(page.getByRole('dialog', { name: 'Log, 5,001 entries' })).toBeVisible();
 });
 
-test('the garage puts what is urgent first as soon as it is worked out', async ({ page }) => {
+test('the garage puts what is urgent first as soon as it is worked out, and stands so at the next start', async ({
+  page,
+}) => {
   await example(page);
   // Two may only go to a safe place, one makes short trips, one is well for some weeks.
   const names = () =>

@@ -105,7 +105,9 @@ export function outcomeChances(
   if (!first) return check.otherwise;
   const a = rowOf(check, cylinder, first);
   if (!second) return a;
-  return ofBoth(check, a, rowOf(check, cylinder, second));
+  const b = rowOf(check, cylinder, second);
+  if (b === check.otherwise) return a;
+  return a === check.otherwise ? b : combined(check, a, b);
 }
 
 /** Outcome chances of two causes that a check both speaks of. */
@@ -164,10 +166,6 @@ export function likelihood(evidence: Evidence, causes: readonly CauseInstance[])
   );
   return Math.max(FLOOR, evidence.isPresent ? present : 1 - present);
 }
-
-/** P(each outcome | two causes), by what the check says of each of them. */
-const ofBoth = (check: Check, a: readonly number[], b: readonly number[]): readonly number[] =>
-  b === check.otherwise ? a : a === check.otherwise ? b : combined(check, a, b);
 
 /** Something that was looked for and not seen. */
 export type Absence = Extract<Evidence, { kind: 'observation' }>;

@@ -162,7 +162,9 @@ describe('a logbook of many years', () => {
     const { shareShown, emptied } = logbookSlice.actions;
     const kept = () => notes.get('pincer:roads') ?? null;
     const until = async (text: string | null) => {
-      while (kept() !== text) await new Promise((done) => setTimeout(done, 20));
+      for (let tries = 0; kept() !== text && tries < 500; tries++)
+        await new Promise((done) => setTimeout(done, 20));
+      expect(kept()).toBe(text);
     };
     await page.dispatch(load());
     page.dispatch(shareShown({ caseId: 'case_1', share: 30 }));

@@ -157,7 +157,7 @@ function OpenCase({ record, vehicle }: { record: CaseRecord; vehicle: Vehicle })
 const WAITS = 'mt-1.5 text-ink-2';
 const WORKING = 'Working it out…';
 
-/** How far the car may be driven. Its room is kept until that is known, so that nothing moves away under a finger. */
+/** How far the car may be driven. Its room is kept until that is known, so that what stands below hardly moves. */
 function Road({ allowance }: { allowance: Assessment['allowance'] | null }) {
   if (!allowance) return <div className="mt-2 h-9" />;
   return (
