@@ -62,5 +62,5 @@ test('a saved adapter session becomes a reading', async ({ page }) => {
   await page
     .getByLabel('Saved adapter session or CAN log')
     .setInputFiles({ name: 'x.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
-  await expect(page.getByText(/Nothing in this file is an answer from a car/)).toBeVisible();
+  await expect(page.getByText(/Nothing in this file is an answer from a vehicle/)).toBeVisible();
 });

@@ -85,7 +85,7 @@ test('a failed connection, solved by the key position; the path is in the log', 
   await page.getByLabel('Ignition left off').check();
   await page.getByRole('button', { name: 'Connect', exact: true }).click();
   const why = page.getByRole('region', { name: 'Why can’t it connect?' });
-  await expect(why).toContainText('no control unit in the car answered');
+  await expect(why).toContainText('no control unit in the vehicle answered');
   await expect(why).toContainText('V, so its fuse is whole');
   await expect(why.getByRole('listitem').first()).toContainText('The ignition is off');
   await expect(why).toContainText('Turn the ignition fully on');

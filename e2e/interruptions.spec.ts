@@ -82,7 +82,12 @@ test('a reload in mid-case loses nothing, not even what was only ticked', async 
 
 test('an older car, a lossy adapter and one that restarts are read to the end', async ({ page }) => {
   await openCase(page);
-  for (const adapter of ['Quick, older car', 'Loses characters', 'Restarts once', 'Knows fewer commands']) {
+  for (const adapter of [
+    'Quick, older vehicle',
+    'Loses characters',
+    'Restarts once',
+    'Knows fewer commands',
+  ]) {
     await station(page, 'Connect');
     await page
       .getByRole('combobox', { name: 'What is wrong with it' })

@@ -20,10 +20,28 @@ async function take(page: Page, which: 'first' | 'last'): Promise<void> {
   await expect(dialog).toBeHidden();
 }
 
-for (const { name, vehicle, title, fault, code } of [
+/** Every text of the page, folded ones too, but for the made-up vehicles that can be chosen. */
+const saidOn = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const said: string[] = [];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (texts.nextNode())
+      if (!texts.currentNode.parentElement?.closest('option, script'))
+        said.push(texts.currentNode.textContent ?? '');
+    return said;
+  });
+
+/** It is called what it is: by its own word, and by no other and no tag. What is true of all motorcycles alone may say so. */
+async function isCalled(page: Page, word: string): Promise<void> {
+  const other = new RegExp(`\\b(?!${word})(car|van|motorcycle)s?\\b(?! park| 5,000)|[{}]`, 'i');
+  expect((await saidOn(page)).filter((t) => other.test(t))).toEqual([]);
+}
+
+for (const { name, vehicle, word, title, fault, code } of [
   {
     name: 'a petrol hatchback',
     vehicle: 'veh_finch',
+    word: 'car',
     title: /Tarrow Finch/,
     fault: 'Coil of cylinder 3 failed',
     code: 'P0303',
@@ -31,6 +49,7 @@ for (const { name, vehicle, title, fault, code } of [
   {
     name: 'a diesel van',
     vehicle: 'veh_dray',
+    word: 'van',
     title: /Ostler Dray/,
     fault: 'Particulate filter full of soot',
     code: 'P2463',
@@ -38,6 +57,7 @@ for (const { name, vehicle, title, fault, code } of [
   {
     name: 'a motorcycle',
     vehicle: 'veh_kestrine',
+    word: 'motorcycle',
     title: /Kestrine/,
     fault: 'Regulator/rectifier failing',
     code: 'P0562',
@@ -50,8 +70,11 @@ for (const { name, vehicle, title, fault, code } of [
       .getByRole('radiogroup', { name: 'Engine light (check engine)' })
       .getByRole('radio', { name: 'Steady' })
       .click();
+    await isCalled(page, word);
     await connect(page, fault);
+    await isCalled(page, word);
     await readAll(page);
+    await isCalled(page, word);
     await expect(page.getByText(code).first()).toBeVisible();
     await station(page, 'Narrow down');
     const before = await leader(page);
@@ -72,6 +95,8 @@ for (const { name, vehicle, title, fault, code } of [
     await page.keyboard.press('Escape');
     await expect.poll(() => leader(page)).toBe(before);
 
+    await isCalled(page, word);
+    expect((await saidOn(page)).join(' ')).toContain(`The ${word} says`);
     await take(page, 'last');
     await expect.poll(() => leader(page)).not.toBe(before);
     await station(page, 'Decide');
@@ -84,4 +109,8 @@ for (const { name, vehicle, title, fault, code } of [
     await expect(page.getByRole('heading', { name: 'Decide', level: 2 })).toBeHidden();
     await station(page, 'Decide');
     await expect(page.getByText(/^You chose “/)).toBeVisible();
+    for (const other of ['Meaning', 'Fix', 'Prove']) {
+      await station(page, other);
+      await isCalled(page, word);
+    }
   });

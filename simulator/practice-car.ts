@@ -52,6 +52,6 @@ export async function readPracticeCar(setup: PracticeCarSetup, wrong: readonly u
   }
   car.warmUp();
   const connected = await connect(new AdapterPort(car.plugIn(), INSTANT_CLOCK));
-  if (!connected.ok) throw new Error('The practice car does not answer.');
+  if (!connected.ok) throw new Error('The practice vehicle does not answer.');
   return (await takeScan(connected.connection, { units: modulesOf(setup.car).modules })).scan;
 }

@@ -14,7 +14,7 @@ export async function validateFile(path: string, asJson: boolean, out: Output): 
   const verdict = judgeText(path, await readText(path));
   if (asJson) out.log(json(verdict));
   else if (verdict.valid)
-    out.log(`${path}: a valid ${verdict.kind === 'case' ? 'case file' : 'log of a car’s answers'}.`);
+    out.log(`${path}: a valid ${verdict.kind === 'case' ? 'case file' : 'log of a vehicle’s answers'}.`);
   for (const p of verdict.problems) {
     const place = p.line === undefined ? '' : `:${p.line}`;
     if (!asJson || !verdict.valid) out.error(`${path}${place}: ${p.message}`);

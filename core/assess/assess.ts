@@ -310,8 +310,8 @@ export function assess(
       proof,
     }),
   };
-  // 6. All of it in the owner's units and English.
-  return tellAll(assessment, owner);
+  // 6. All of it in the owner's units and English, and in the word for this vehicle.
+  return tellAll(assessment, { ...owner, vehicle: vehicle.kind });
 }
 
 /** A starter turns no engine faster than this, rpm. */

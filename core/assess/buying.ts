@@ -135,7 +135,7 @@ export function buyingView(
     found(
       'vin',
       'ask',
-      `The car reports ${standing.vin?.value ?? ''}.`,
+      `The {car} reports ${standing.vin?.value ?? ''}.`,
       'Compare it with the papers and with the number behind the {windscreen}.',
     );
   const told = valueNow(standing, 'A6');
@@ -164,7 +164,7 @@ export function buyingView(
     found(
       'dark',
       'walk-away',
-      'The car commands the engine light on, and it stays dark.',
+      'The {car} commands the engine light on, and it stays dark.',
       'Somebody has silenced it, or the instrument is faulty.',
     );
 
@@ -185,7 +185,7 @@ export function buyingView(
       'permanent',
       'ask',
       `Permanent: ${permanent.join(', ')}.`,
-      'This was there lately, whatever was cleared since; only the car itself erases it.',
+      'This was there lately, whatever was cleared since; only the {car} itself erases it.',
     );
 
   // What is stored, and what does not make sense.

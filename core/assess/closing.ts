@@ -21,7 +21,7 @@ function whyLit({ standing }: CaseState): ClosingView['fixedBlocked'] {
     case 'commanded':
       return {
         id: 'commanded',
-        text: 'The car still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.',
+        text: 'The {car} still commands the engine light on, as it was read last. Read again first: a fault that is gone lets the light go out.',
       };
     case 'seen':
       return { id: 'seen', text: 'By your last answer the engine light is on.' };

@@ -207,7 +207,7 @@ export function handover(
       parts: parts.filter((p) => p.lines.length > 0),
       search: searchLine(vehicle, assessment),
     },
-    owner,
+    { ...owner, vehicle: vehicle.kind },
   );
 }
 

@@ -71,9 +71,12 @@ export function ownerReport(vehicle: Vehicle, cases: readonly CaseRecord[], owne
     {
       title: 'How this came about',
       lines: [
-        'The owner recorded it while finding and repairing faults. Readings by an adapter were stored as the car gave them; the rest is the owner’s word.',
+        'The owner recorded it while finding and repairing faults. Readings by an adapter were stored as the {car} gave them; the rest is the owner’s word.',
       ],
     },
   ];
-  return tellAll({ title: `Report: ${vehicle.name}`, parts: parts.filter((p) => p.lines.length > 0) }, owner);
+  return tellAll(
+    { title: `Report: ${vehicle.name}`, parts: parts.filter((p) => p.lines.length > 0) },
+    { ...owner, vehicle: vehicle.kind },
+  );
 }

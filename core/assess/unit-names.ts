@@ -6,7 +6,7 @@ function nameOf(unit: string, mapped: string | undefined): string {
   if (mapped) return mapped;
   if (unit === '7E8' || unit === '10') return 'Engine';
   if (unit === '7E9' || unit === '18') return 'Transmission';
-  return unit === NO_SOURCE ? 'The car' : `Control unit ${unit}`;
+  return unit === NO_SOURCE ? 'The vehicle' : `Control unit ${unit}`;
 }
 
 /** A control unit's name, as a scan's module map has it. */

@@ -139,7 +139,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'Often none.',
   ),
   particulate: area(
-    'Under the car or right behind the engine, with two thin pipes to its pressure sensor.',
+    'Under the {car} or right behind the engine, with two thin pipes to its pressure sensor.',
     ['lacks power', 'fan runs after switching off', 'oil level rises'],
     'A full filter is a consequence: short trips, an injector, the EGR or a boost leak filled it.',
     'The engine limits its power to protect itself.',
@@ -149,7 +149,7 @@ export const AREA_FACTS: Readonly<Record<Area, AreaFacts>> = {
     'Tank with a blue cap, pump beside it, injector and sensors in the exhaust.',
     ['a countdown to “no start”'],
     'Old, wrong or frozen fluid is commoner than a bad pump.',
-    'After a set distance the car may not restart: follow its message.',
+    'After a set distance the {car} may not restart: follow its message.',
     'The reductant’s message, then the engine light.',
   ),
   hybrid: area(

@@ -65,7 +65,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'permanent',
     title: 'Permanent',
-    text: 'Cannot be cleared by a tool; the car itself takes it back once it has seen the check pass.',
+    text: 'Cannot be cleared by a tool; the {car} itself takes it back once it has seen the check pass.',
     also: 'PDTC',
   },
   {
@@ -198,7 +198,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   {
     id: 'parasitic',
     title: 'Battery drain (parked)',
-    text: 'The current a parked car draws once everything has gone to sleep; above about 0.05 A something stays awake.',
+    text: 'The current a parked {car} draws once everything has gone to sleep; above about 0.05 A something stays awake.',
     also: 'parasitic drain',
   },
   {

@@ -320,7 +320,7 @@ function addGates(
       text: 'Not before a full reading is stored: clearing would erase what is not written down.',
     });
   if (state.occasion === 'buying') {
-    const text = 'It is not your vehicle: nothing is cleared and nothing is repaired at a stranger’s car.';
+    const text = 'It is not your vehicle: nothing is cleared and nothing is repaired at a stranger’s {car}.';
     clear.blocked.push({ id: 'strangers-car', text });
     repair.blocked.push({ id: 'strangers-car', text });
   }

@@ -49,7 +49,7 @@ export const TOOL_KINDS: readonly ToolKind[] = [
     id: 'workshop-tool',
     title: 'A {workshop}’s tool',
     about:
-      'For commands and coding. Owning one hardly ever pays for one car; an owners’ club or {workshop} may do it for you.',
+      'For commands and coding. Owning one hardly ever pays for one {car}; an owners’ club or {workshop} may do it for you.',
     price: 600,
     gives: ['codes', 'live', 'units', 'commands'],
   },

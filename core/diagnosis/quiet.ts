@@ -119,13 +119,13 @@ function wordsOf(
         because:
           'Most self-checks are still open, as after a clear or a disconnected battery. That no code is stored says little yet.',
         advice:
-          'Drive until the self-checks have run, then read again. If you are looking at a car to buy, ask why it was cleared.',
+          'Drive until the self-checks have run, then read again. If you are looking at a {car} to buy, ask why it was cleared.',
       };
     case 'permanent-waits': {
       const check = permanent === undefined ? null : selfCheckOf(permanent);
       return {
         title: 'Only a permanent code is left',
-        because: `${permanent ?? 'It'} goes by itself when the car has seen its self-check pass. No tool erases it.`,
+        because: `${permanent ?? 'It'} goes by itself when the {car} has seen its self-check pass. No tool erases it.`,
         advice: check
           ? `Drive so that the self-check “${check.name}” can run: ${check.runs}. Then read again.`
           : 'Drive as usual, then read again.',

@@ -121,7 +121,7 @@ function lightReason(standing: Standing): InspectionReason {
     case 'commanded':
       return says(
         'fail',
-        'The car commands the engine light on.',
+        'The {car} commands the engine light on.',
         'Cure the fault. The light then goes out after a clear, or by itself after three good drives in a row.',
       );
     case 'seen':
@@ -243,6 +243,6 @@ function permanentReason(
   return says(
     'fail',
     `Permanent codes are stored: ${list}.`,
-    `The car erases each once its own self-check has passed; or they no longer count after ${rule.warmUps} warm-ups and {${rule.km} km} since the clear.`,
+    `The {car} erases each once its own self-check has passed; or they no longer count after ${rule.warmUps} warm-ups and {${rule.km} km} since the clear.`,
   );
 }

@@ -20,7 +20,7 @@ export const CAUTIONS = {
   battery:
     'Disconnect the negative (ground/earth) cable first, reconnect it last. Never lay metal across the terminals; batteries give off explosive gas and contain acid.',
   jacking:
-    'Never get under a car held by a jack alone: firm level ground, wheels chocked, {axle stands} under the marked points.',
+    'Never get under a {car} held by a jack alone: firm level ground, wheels chocked, {axle stands} under the marked points.',
   driving: 'Never read or type while driving; a passenger does it.',
   torque:
     'Start every thread by hand, then tighten to the {workshop manual}’s torque. Spark plugs and coil bolts strip easily in {aluminium}.',
@@ -35,7 +35,7 @@ export const CAUTIONS = {
   airbag:
     'Airbags and belt pretensioners contain explosives: in many places only certified people may work on them; check your local rule. Look, do not touch; measure nothing on yellow connectors.',
   'high-voltage':
-    'Orange cables can kill, even with the car off. Do not touch, open or measure: only people certified for high voltage may; check your local rule.',
+    'Orange cables can kill, even with the {car} off. Do not touch, open or measure: only people certified for high voltage may; check your local rule.',
   unplug:
     'Ignition off and wait a minute before you unplug a connector; press its catch and pull the body, never the wires.',
   cell: 'Button cells can kill if swallowed: keep them away from children, and recycle the old one.',

@@ -171,7 +171,7 @@ export const MEASUREMENTS: Readonly<Record<string, Measurement>> = {
   ),
   'twelve-volt-hybrid': measure(
     'voltage',
-    'Car off for an hour, at the 12-volt battery or its post.',
+    '{Car} off for an hour, at the 12-volt battery or its post.',
     one('Voltage', { kind: 'rested' }),
     { outcomes: ['full', 'low', 'full'] },
   ),

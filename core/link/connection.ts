@@ -94,7 +94,7 @@ export async function connect(
   let answers: Interpretation['answers'] = [];
   let fault: LinkFault | undefined;
   for (const protocol of eachProtocol ? EACH_PROTOCOL : [null]) {
-    tell(protocol === null ? 'Looking for the car’s protocol' : `Trying ${protocolName(protocol)}`);
+    tell(protocol === null ? 'Looking for the vehicle’s protocol' : `Trying ${protocolName(protocol)}`);
     if (protocol !== null) {
       const set = await port.send(`ATSP${protocol}`, { timeoutMs: COMMAND_MS, signal });
       if (!set.ok) return failed(set.fault);
@@ -109,7 +109,7 @@ export async function connect(
   let isNewer = false;
   if (answers.length === 0 && (fault === undefined || MAY_BE_NEWER.has(fault.code))) {
     for (const protocol of NEWER_PROTOCOLS) {
-      tell('Asking as the newest cars want it');
+      tell('Asking as the newest vehicles want it');
       const set = await port.send(`ATSP${protocol}`, { timeoutMs: COMMAND_MS, signal });
       if (!set.ok) return failed(set.fault);
       answers = await newerAnswers(port, signal);

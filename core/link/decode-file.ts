@@ -91,7 +91,7 @@ export function decodeFileText(text: string): Scan {
     scan.errors.push({
       kind: 'nothing-found',
       message:
-        'Nothing in this file is an answer from a car. It should be a candump log or the text of an adapter session.',
+        'Nothing in this file is an answer from a vehicle. It should be a candump log or the text of an adapter session.',
     });
   }
   return scan;

@@ -46,7 +46,7 @@ export const FAILURE_CAUSES = [
     id: 'in-use',
     title: 'Another program or page is using the adapter, or it has frozen',
     prior: 0.07,
-    mend: 'Close other programs and pages that read cars. Unplug the adapter, count to ten, plug it in again.',
+    mend: 'Close other programs and pages that read vehicles. Unplug the adapter, count to ten, plug it in again.',
   },
   {
     id: 'out-of-range',
@@ -71,33 +71,33 @@ export const FAILURE_CAUSES = [
   },
   {
     id: 'needs-running',
-    title: 'This car only answers with the engine running',
+    title: 'This {car} only answers with the engine running',
     prior: 0.04,
     mend: 'Outdoors only: start the engine, then connect.',
   },
   {
     id: 'asleep',
-    title: 'The car’s gateway has gone to sleep or locked itself',
+    title: 'The {car}’s gateway has gone to sleep or locked itself',
     prior: 0.04,
-    mend: 'Ignition off, lock the car, wait a minute, unlock, ignition on, connect.',
+    mend: 'Ignition off, lock the {car}, wait a minute, unlock, ignition on, connect.',
   },
   {
     id: 'protocol',
-    title: 'The adapter’s search misses this car’s protocol',
+    title: 'The adapter’s search misses this {car}’s protocol',
     prior: 0.05,
-    mend: 'Try each protocol by itself; older cars need a slow start-up, up to ten seconds.',
+    mend: 'Try each protocol by itself; older {cars} need a slow start-up, up to ten seconds.',
   },
   {
     id: 'adapter-poor',
     title: 'The adapter cannot do all that it claims',
     prior: 0.05,
-    mend: 'Cheap copies leave protocols out. Borrow another, or buy one that lists this car’s protocol.',
+    mend: 'Cheap copies leave protocols out. Borrow another, or buy one that lists this {car}’s protocol.',
   },
   {
     id: 'adapter-dead',
     title: 'The adapter is broken',
     prior: 0.03,
-    mend: 'Try it on another car, or another adapter on this one.',
+    mend: 'Try it on another vehicle, or another adapter on this one.',
   },
   {
     id: 'pins',
@@ -119,9 +119,9 @@ export const FAILURE_CAUSES = [
   },
   {
     id: 'too-new',
-    title: 'This car is too new for the tool',
+    title: 'This {car} is too new for the tool',
     prior: 0.03,
-    mend: 'The newest cars answer only the newest form of the standard. Read it here with a plain adapter on CAN, which Pincer asks both ways; a hand-held reader needs an update that names ISO 14229 (SAE J1979-2).',
+    mend: 'The newest {cars} answer only the newest form of the standard. Read it here with a plain adapter on CAN, which Pincer asks both ways; a hand-held reader needs an update that names ISO 14229 (SAE J1979-2).',
   },
   {
     id: 'no-standard',
@@ -213,7 +213,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'again',
     title: 'Unplug it, close other programs, count to ten, plug it in',
-    how: 'Pages and programs that read cars keep the adapter to themselves, even in the background.',
+    how: 'Pages and programs that read vehicles keep the adapter to themselves, even in the background.',
     minutes: 1,
     ...tries({ 'in-use': [0.88, 0.12], 'plug-not-home': [0.6, 0.4], asleep: [0.15, 0.85] }),
   },
@@ -251,8 +251,8 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'outlet',
-    title: 'Does the power outlet in the car work?',
-    how: 'A phone charger with a light will do. On most cars it shares its fuse with the socket.',
+    title: 'Does the power outlet in the {car} work?',
+    how: 'A phone charger with a light will do. On most {cars} it shares its fuse with the socket.',
     minutes: 1,
     answers: [
       { id: 'works', title: 'It works' },
@@ -277,7 +277,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'lock-unlock',
-    title: 'Lock the car for a minute, then try again',
+    title: 'Lock the {car} for a minute, then try again',
     how: 'Ignition off, out, lock it, wait a minute, unlock, ignition on, connect.',
     minutes: 2,
     ...tries({ asleep: [0.85, 0.15], 'in-use': [0.15, 0.85] }),
@@ -292,7 +292,7 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   {
     id: 'each-protocol',
     title: 'Try each protocol by itself',
-    how: 'Takes up to a minute and a half; nothing is changed in the car.',
+    how: 'Takes up to a minute and a half; nothing is changed in the {car}.',
     minutes: 1.5,
     isEachProtocol: true,
     ...tries({ protocol: [0.85, 0.15], 'adapter-poor': [0.25, 0.75] }),
@@ -326,14 +326,14 @@ export const FAILURE_STEPS: readonly FailureStep[] = [
   },
   {
     id: 'other-car',
-    title: 'Does the adapter connect to another car?',
+    title: 'Does the adapter connect to another vehicle?',
     how: 'Any {petrol} car of the last fifteen years will do.',
     minutes: 10,
     kinds: ['serial', 'bluetooth', 'network'],
     answers: [
       { id: 'yes', title: 'Yes' },
       { id: 'no', title: 'No' },
-      { id: 'not-tried', title: 'No other car here' },
+      { id: 'not-tried', title: 'No other vehicle here' },
     ],
     otherwise: [0.78, 0.02, 0.2],
     given: {

@@ -2,7 +2,12 @@ import { isStandardAnswerId, type Scan, type ScanPart } from '@pincer/core/obd';
 
 /** The steps of a full scan, in order, with the words for what would be missing and the parts that they bring. */
 export const STEPS = [
-  { id: 'supported', step: 'What the car can tell', missing: 'the list of supported readings', parts: [] },
+  {
+    id: 'supported',
+    step: 'What the vehicle can tell',
+    missing: 'the list of supported readings',
+    parts: [],
+  },
   {
     id: 'identity',
     step: 'Identity',

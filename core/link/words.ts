@@ -17,7 +17,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'cut':
       return {
         sentence: 'The connection to the adapter was cut.',
-        next: 'Push the adapter fully in, stay near the car and connect again. What has been read so far is kept.',
+        next: 'Push the adapter fully in, stay near the vehicle and connect again. What has been read so far is kept.',
       };
     case 'cancelled':
       return {
@@ -26,13 +26,13 @@ export function faultWords(fault: LinkFault): FaultWords {
       };
     case 'unable-to-connect':
       return {
-        sentence: 'The adapter works, but no control unit in the car answered.',
+        sentence: 'The adapter works, but no control unit in the vehicle answered.',
         next: 'Turn the ignition on; the engine need not run. With a start button, press it without the brake pedal.',
       };
     case 'no-data':
       return {
-        sentence: 'The car has no data for this request.',
-        next: 'That is normal for things this car does not have. If nothing at all answers, check the ignition.',
+        sentence: 'The vehicle has no data for this request.',
+        next: 'That is normal for things this vehicle does not have. If nothing at all answers, check the ignition.',
       };
     case 'can-error':
       return {
@@ -42,7 +42,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'bus-init':
       return {
         sentence: 'The start-up of an older protocol failed (bus init error).',
-        next: 'Ignition on, wait ten seconds, try again. Some cars need the engine running.',
+        next: 'Ignition on, wait ten seconds, try again. Some vehicles need the engine running.',
       };
     case 'bus-error':
       return {
@@ -54,7 +54,7 @@ export function faultWords(fault: LinkFault): FaultWords {
     case 'feedback':
       return {
         sentence: 'The adapter could not drive the data line.',
-        next: 'Check the socket’s pins for a short or dirt; try the adapter on another car if you can.',
+        next: 'Check the socket’s pins for a short or dirt; try the adapter on another vehicle if you can.',
       };
     case 'data-error':
       return {
@@ -67,7 +67,10 @@ export function faultWords(fault: LinkFault): FaultWords {
         next: 'Read again; a USB connection is faster than a wireless one.',
       };
     case 'stopped':
-      return { sentence: 'The adapter was interrupted while it waited for the car.', next: 'Read again.' };
+      return {
+        sentence: 'The adapter was interrupted while it waited for the vehicle.',
+        next: 'Read again.',
+      };
     case 'unknown-command':
       return {
         sentence: 'The adapter does not know this command.',

@@ -72,7 +72,7 @@ async function clearStandard(connection: Connection): Promise<ClearOutcome> {
   const [first] = refusals;
   if (first && isClean && refusals.length === heard.refusals.size)
     return refused(
-      `The car refused: ${negativeResponseText(first[1])}. Clearing needs the ignition on and the engine off.`,
+      `The vehicle refused: ${negativeResponseText(first[1])}. Clearing needs the ignition on and the engine off.`,
     );
   return unknown(heard);
 }
@@ -104,7 +104,7 @@ async function clearUnit(connection: Connection, unit: ClearableUnit): Promise<C
       return refused(
         addressed.why === 'refused'
           ? `${unit.name}: the adapter cannot address single control units.`
-          : `${unit.name}: the adapter did not answer. Nothing was sent to the car.`,
+          : `${unit.name}: the adapter did not answer. Nothing was sent to the vehicle.`,
       );
     // An adapter that says OK to an address may still ask all: the unit itself has to answer before it is cleared.
     const there = await sendRequest(connection, read, { timeoutMs: SEARCH_MS, from: unit.answer });

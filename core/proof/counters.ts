@@ -34,14 +34,14 @@ export function counterChecks(state: CaseState): CounterCheck[] {
     if (was !== null && was >= NOT_RESET_KM && is >= was)
       checks.push({
         id: 'not-reset',
-        text: `The car counts {${Math.round(is)} km} since its memory was cleared, and {${Math.round(was)} km} before that clear: it was not reset, so the clear was most likely not carried out.`,
+        text: `The {car} counts {${Math.round(is)} km} since its memory was cleared, and {${Math.round(was)} km} before that clear: it was not reset, so the clear was most likely not carried out.`,
       });
     else {
       const days = Math.max(0, Date.parse(after.at) - Date.parse(last.at)) / DAY_MS;
       if (is > KM_A_DAY * (days + 1))
         checks.push({
           id: 'too-far',
-          text: `The car counts {${Math.round(is)} km} since its memory was cleared, more than is driven in that time: check the date of the clear.`,
+          text: `The {car} counts {${Math.round(is)} km} since its memory was cleared, more than is driven in that time: check the date of the clear.`,
         });
     }
     const lit = scans.findLast((s) => placeOf(s.id) > placeOf(last.entry) && counter(s, '21') !== null);
@@ -51,7 +51,7 @@ export function counterChecks(state: CaseState): CounterCheck[] {
     if (litKm > 0 && litKm <= sinceKm + 1 && lit?.scan.mils.every((m) => !m.on))
       checks.push({
         id: 'lit-again',
-        text: `The car counts {${Math.round(litKm)} km} with the engine light on since its memory was cleared: it has been lit again meanwhile, although it is out now.`,
+        text: `The {car} counts {${Math.round(litKm)} km} with the engine light on since its memory was cleared: it has been lit again meanwhile, although it is out now.`,
       });
     const warmUps = counter(after, '30');
     const drives = state.drives.filter(
@@ -60,7 +60,7 @@ export function counterChecks(state: CaseState): CounterCheck[] {
     if (warmUps !== null && drives > warmUps + 1)
       checks.push({
         id: 'fewer-warm-ups',
-        text: `You told ${drives} drives, and the car counts ${warmUps === 1 ? '1 warm-up' : `${warmUps} warm-ups`}: the others were too short to warm it up, and its self-checks hardly ran on them.`,
+        text: `You told ${drives} drives, and the {car} counts ${warmUps === 1 ? '1 warm-up' : `${warmUps} warm-ups`}: the others were too short to warm it up, and its self-checks hardly ran on them.`,
       });
   }
   // A battery that was off resets counters also where the codes were kept.

@@ -60,7 +60,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
     id: 'hold-2500',
     title: 'Hold 2,500 rpm',
     how: 'Parking brake on, out of gear: hold the pedal so that it stays near 2,500 rpm (motorcycles 5,000).',
-    caution: 'Keep everyone away from belts and fan, and from in front of the car.',
+    caution: 'Keep everyone away from belts and fan, and from in front of the {car}.',
     seconds: 12,
     needs: [
       'engineSpeed',
@@ -208,7 +208,7 @@ export class GuidedWatch {
 
   /** What is still missing for the state, or null when it is reached. */
   private notYet({ state, engineSpeed, coolant, speed }: GuidedInput): string | null {
-    if (engineSpeed === null) return 'The car does not report engine speed.';
+    if (engineSpeed === null) return 'The {car} does not report engine speed.';
     switch (this.step.id) {
       case 'key-on':
         return state === 'key-on' ? null : 'Switch the engine off, ignition on.';
@@ -229,7 +229,7 @@ export class GuidedWatch {
           : null;
       }
       case 'steady-cruise':
-        if (speed === null) return 'The car does not tell its speed.';
+        if (speed === null) return 'The {car} does not tell its speed.';
         if (speed < 55) return `Faster, where it is safe and allowed: {${Math.round(speed)} km/h}.`;
         return speed > 110 ? 'Slower is enough.' : null;
       case 'rev-and-release':

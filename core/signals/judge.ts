@@ -13,12 +13,12 @@ import type { EngineState, Stat, Window } from './window.ts';
 const OWN_TEST_RULES = [
   rule({
     id: 'own-tests',
-    title: 'The car’s own tests are within their limits',
+    title: 'The {car}’s own tests are within their limits',
     states: [...ANY, 'cranking'],
     needs: [],
     expected: 'each result within the limits that the control unit gives',
     source: 'SAE J1979 service 06',
-    toJudge: 'Read everything once; older cars and some manufacturers report none.',
+    toJudge: 'Read everything once; older {cars} and some manufacturers report none.',
     judge: (_, w) => judgeOwnTests(w),
   }),
   rule({
@@ -28,7 +28,7 @@ const OWN_TEST_RULES = [
     needs: [],
     expected: 'a few at most, and alike over the cylinders',
     source: 'SAE J1979 service 06, monitors A2 to AD: counts of this trip or the last',
-    toJudge: 'Read after a drive; only cars that count by cylinder tell it.',
+    toJudge: 'Read after a drive; only {cars} that count by cylinder tell it.',
     judge: (_, w) => judgeMisfires(w),
   }),
 ] as const;

@@ -153,7 +153,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'handbook',
     title: 'Look the light up in the {handbook}',
-    why: 'It is in the glove box and was written for this car.',
+    why: 'It is in the glove box and was written for this {car}.',
     minutes: 3,
     when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),
   },

@@ -63,7 +63,7 @@ export function socketCoverage(vehicle: Vehicle): Coverage {
     return {
       verdict: 'unlikely',
       reason:
-        'Electric cars are not required to support this standard; most have the socket but use the manufacturer’s own protocol.',
+        'Electric {cars} are not required to support this standard; most have the socket but use the manufacturer’s own protocol.',
       howToTell: 'Try it: asking cannot harm anything.',
     };
   }

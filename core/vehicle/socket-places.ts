@@ -46,7 +46,7 @@ const inACar = (doorSide: WheelSide, middleSide: WheelSide): readonly SocketPlac
   {
     at: 'glove-box',
     title: 'On the passenger’s side: in or under the glove box',
-    hint: 'Rare, and mostly on older cars.',
+    hint: 'Rare, and mostly on older {cars}.',
   },
 ];
 

@@ -23,9 +23,9 @@ export function compareVins(reported: string | undefined, onFile: string | undef
     return {
       verdict: 'not-reported',
       differsAt: [],
-      sentence: 'The car does not report its VIN.',
+      sentence: 'The {car} does not report its VIN.',
       mayMean: [
-        'Many cars before about 2005 do not.',
+        'Many {cars} before about 2005 do not.',
         'A reading that was cut short may not have come that far.',
         'Compare the plate, the papers and the number behind the {windscreen} instead.',
       ],
@@ -36,10 +36,10 @@ export function compareVins(reported: string | undefined, onFile: string | undef
     return {
       verdict: 'unreadable',
       differsAt: [],
-      sentence: `The car reports “${seen}”, which cannot be a vehicle number. ${read.message}`,
+      sentence: `The {car} reports “${seen}”, which cannot be a vehicle number. ${read.message}`,
       mayMean: [
         'Characters were lost on the way: read again.',
-        'A control unit was replaced and never given the number of this car.',
+        'A control unit was replaced and never given the number of this {car}.',
         'The memory of the control unit is damaged.',
       ],
     };
@@ -57,7 +57,7 @@ export function compareVins(reported: string | undefined, onFile: string | undef
     return {
       verdict: 'same',
       differsAt: [],
-      sentence: 'The number that the car reports is the one on file.',
+      sentence: 'The number that the {car} reports is the one on file.',
       mayMean: [],
     };
   }
@@ -66,12 +66,12 @@ export function compareVins(reported: string | undefined, onFile: string | undef
   return {
     verdict: 'different',
     differsAt,
-    sentence: `The car reports a different number from the one on file${isSlip ? `: character ${differsAt.join(' and ')} ${differsAt.length === 1 ? 'differs' : 'differ'}` : ''}.`,
+    sentence: `The {car} reports a different number from the one on file${isSlip ? `: character ${differsAt.join(' and ')} ${differsAt.length === 1 ? 'differs' : 'differ'}` : ''}.`,
     mayMean: [
       ...(isSlip || filed.length !== 17 ? ['A slip when it was written down: check the papers again.'] : []),
       'It is another vehicle of your logbook: open the case there.',
-      'The engine’s control unit came from another car: ask for the papers of that repair.',
-      'On a car for sale: ask before you buy, and compare the number stamped into the body.',
+      'The engine’s control unit came from another vehicle: ask for the papers of that repair.',
+      'On a {car} for sale: ask before you buy, and compare the number stamped into the body.',
     ],
   };
 }

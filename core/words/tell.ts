@@ -1,10 +1,13 @@
 import { ownUnit, type UnitChoice } from './units.ts';
+import { vehicleWord, type VehicleWord } from './vehicle-word.ts';
 import { VOCABULARIES, wordIn, type Vocabulary } from './vocabulary.ts';
 
-/** What decides how a text is told: the owner's units and English. */
+/** What decides how a text is told: the owner's units and English, and what is spoken of. */
 export interface Wording {
   units: UnitChoice;
   words: Vocabulary;
+  /** A car where no vehicle is meant. */
+  vehicle?: VehicleWord | undefined;
 }
 
 const TAG = /\{([^{}]{1,48})\}/g;
@@ -66,12 +69,15 @@ export function quantityText(value: string, unit: string): string {
 }
 
 /**
- * A text in the owner's units and English. Tagged words (`{bonnet}`) and quantities (`{60 to 100 km/h}`, `{5 K}` for a
- * difference of temperatures) are said as the owner says them; any other brace is left as it is.
+ * A text in the owner's units and English. Tagged words (`{bonnet}`, `{car}`) and quantities (`{60 to 100 km/h}`, `{5 K}`
+ * for a difference of temperatures) are said as the owner says them; any other brace is left as it is.
  */
-export function tell(text: string, { units, words }: Wording): string {
+export function tell(text: string, { units, words, vehicle }: Wording): string {
   if (!text.includes('{')) return text;
-  return text.replace(TAG, (whole, tag: string) => quantity(tag, units) ?? wordIn(tag, words) ?? whole);
+  return text.replace(
+    TAG,
+    (whole, tag: string) => quantity(tag, units) ?? vehicleWord(tag, vehicle) ?? wordIn(tag, words) ?? whole,
+  );
 }
 
 /** The same for everything that is said in an object, at any depth; what holds no tagged text is not copied. */

@@ -14,6 +14,16 @@ import {
 const BRITISH: Wording = { units: 'metric', words: 'british' };
 const AMERICAN_OWNER: Wording = { units: 'imperial', words: 'american' };
 
+test('what stands in the garage is called what it is, in either English; a car where no vehicle is meant', () => {
+  const text = '{Cars} and a {car} at the {kerb}';
+  expect(tell(text, BRITISH)).toBe('Cars and a car at the kerb');
+  expect(tell(text, { ...BRITISH, vehicle: 'van' })).toBe('Vans and a van at the kerb');
+  expect(tell(text, { ...AMERICAN_OWNER, vehicle: 'motorcycle' })).toBe(
+    'Motorcycles and a motorcycle at the curb',
+  );
+  expect(tell('{car park}, {carpet}', { ...BRITISH, vehicle: 'van' })).toBe('car park, {carpet}');
+});
+
 describe('a text in the owner’s words', () => {
   test.each([
     [

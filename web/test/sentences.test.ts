@@ -64,7 +64,7 @@ const SENTENCES: [string, Bare][] = [
     'Done: fit a new coil boot on cylinder 2, spent 14. Was burnt.',
     { kind: 'repair', cause: 'coil-boot:2', cost: 14, note: 'Was burnt.' },
   ],
-  ['Cleared; confirmed by the car.', { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' }],
+  ['Cleared; confirmed by the {car}.', { kind: 'clear', afterScan: 'ent_1', outcome: 'agreed' }],
   [
     'Clear refused. Engine running.',
     { kind: 'clear', afterScan: 'ent_1', outcome: 'refused', message: 'Engine running.' },
@@ -99,6 +99,8 @@ describe('figures as people read them', () => {
   test.each([
     [0.784, '78 %'],
     [0.0163, '1.6 %'],
+    [0.0194, '1.9 %'],
+    [0.0196, '2 %'],
     [0.0004, '< 0.1 %'],
     [0.9999, '> 99 %'],
     [1, '> 99 %'],

@@ -18,8 +18,8 @@ export const CHASSIS_PARTS = {
   'steering-angle-sensor': part('steering angle sensor', 'steering wheel position sensor', 'steering', 'It tells how far you turn the wheel; after a {flat battery} it may need its {centre} position relearned.'),
   'sideways-sensor': part('lateral acceleration sensor', 'lateral acceleration sensor; sideways sensor', 'brakes', 'It measures sideways (lateral) acceleration.'),
   'lengthways-sensor': part('longitudinal acceleration sensor', 'longitudinal acceleration sensor; lengthways sensor', 'brakes', 'It measures acceleration and braking.'),
-  'yaw-sensor': part('yaw rate sensor', 'yaw rate sensor; yaw sensor', 'brakes', 'It measures how fast the car turns about its vertical axis.'),
-  'roll-sensor': part('roll rate sensor', 'roll rate sensor; roll sensor', 'brakes', 'It measures how fast the car rolls to one side.'),
+  'yaw-sensor': part('yaw rate sensor', 'yaw rate sensor; yaw sensor', 'brakes', 'It measures how fast the {car} turns about its vertical axis.'),
+  'roll-sensor': part('roll rate sensor', 'roll rate sensor; roll sensor', 'brakes', 'It measures how fast the {car} rolls to one side.'),
   'tyre-pressure': part('{tyre} pressure', 'low tire pressure', 'steering', 'An under-inflated {tyre} overheats and can burst.'),
   'tyre-size': part('{tyre} diameter', 'tire diameter; {tyre} size', 'steering', 'One wheel turns faster than the others: another {tyre}, or a soft one.'),
 } as const satisfies Record<string, Component>;

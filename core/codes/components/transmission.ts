@@ -19,7 +19,7 @@ export const TRANSMISSION_PARTS = {
   'shift-switch': part('shift switch', 'up and down shift switch', 'transmission', 'It tells that you want another gear.'),
   'manual-mode': part('automated manual transmission learning', 'auto shift manual mode; manual mode', 'transmission', 'An automated manual transmission works clutch and gears by itself and must learn their positions.'),
   'mode-switch': part('normal/performance mode switch', 'normal/performance switch; gearbox mode switch', 'transmission', 'It chooses comfortable or lively shifting.'),
-  'reverse-lock': part('reverse inhibit control', 'reverse inhibit; reverse lock', 'transmission', 'It keeps reverse from going in while the car rolls forwards.'),
+  'reverse-lock': part('reverse inhibit control', 'reverse inhibit; reverse lock', 'transmission', 'It keeps reverse from going in while the {car} rolls forwards.'),
   'reverse-switch': part('reverse input', 'reverse input; reverse switch', 'transmission', 'It tells that reverse is in.'),
   'reverse-output': part('reverse output', 'reverse output; reverse signal', 'transmission', 'It passes on that reverse is in.'),
   'range-display': part('transmission range display', 'transmission range display; gear display', 'transmission', 'It shows the chosen gear.'),

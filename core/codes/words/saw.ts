@@ -68,7 +68,7 @@ export const SAW: Readonly<Record<string, string>> = {
   'egr-valve:slow': 'the valve moving too slowly',
   'cam-actuator:slow': 'the camshaft moving too slowly to the commanded position',
   'high-voltage-contactor:stuck-on':
-    'that the contactor stayed closed: high voltage may be present although the car is off',
+    'that the contactor stayed closed: high voltage may be present although the {car} is off',
   'high-voltage-contactor:stuck-off': 'that the contactor did not close when it was switched on',
   'high-voltage-fuse:open': OPEN_ONLY,
   'purge-valve:open': OPEN_ONLY,

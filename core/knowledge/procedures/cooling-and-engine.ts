@@ -80,7 +80,7 @@ const oilChange = (first: string) =>
         'Run the engine for five minutes outdoors, then switch it off.',
         'Hot oil burns; hand-warm oil flows well enough.',
       ),
-      step('Raise the car, set it on {axle stands}, and put the pan underneath.'),
+      step('Raise the {car}, set it on {axle stands}, and put the pan underneath.'),
       wait('Open the drain plug, and let it run out.', 15, 'Draining'),
       step(
         'Take the old filter off. Look that its rubber ring came with it.',

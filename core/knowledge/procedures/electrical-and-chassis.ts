@@ -127,7 +127,7 @@ export const ELECTRICAL_AND_CHASSIS_PROCEDURES = {
     beforeCovers: ['The battery does not move, the plus is covered, and its breather hose is on.'],
     afterwards: [
       RELEARN,
-      'Cars with stop-start want the new battery registered: ask for it, or the charging will be wrong.',
+      '{Cars} with stop-start want the new battery registered: ask for it, or the charging will be wrong.',
     ],
   }),
   'battery-terminal': procedure({
@@ -290,7 +290,7 @@ export const ELECTRICAL_AND_CHASSIS_PROCEDURES = {
     steps: [
       step('Read the stability control unit: it names the wheel.'),
       wait('Put penetrating oil on its seat.', 30, 'Penetrating oil'),
-      step('Raise the car, set it on {axle stands}, and take the wheel off.'),
+      step('Raise the {car}, set it on {axle stands}, and take the wheel off.'),
       step(
         'Follow the wire to its connector: it breaks where it bends.',
         'Leave the brake hose beside it alone.',
@@ -501,7 +501,7 @@ export const ELECTRICAL_AND_CHASSIS_PROCEDURES = {
     steps: [
       IGNITION_OFF,
       step(
-        'Find out whether it is a part of its own: in many cars it sits inside the engine’s control unit.',
+        'Find out whether it is a part of its own: in many {cars} it sits inside the engine’s control unit.',
       ),
       step('Unplug it, undo it, and look whether its opening is blocked.'),
       step('Fit the new one with its opening downward, and plug it in.'),

@@ -147,7 +147,7 @@ export const FUEL_AND_EXHAUST_PROCEDURES = {
     tools: ['socket 10 mm'],
     steps: [
       OUTDOORS,
-      step('Raise the car, set it on {axle stands}, and find the canister near the tank.'),
+      step('Raise the {car}, set it on {axle stands}, and find the canister near the tank.'),
       step('Unplug the valve, and take it off the canister with a turn.'),
       step(
         'Shake out dust, mud and spiders.',
@@ -214,7 +214,7 @@ export const FUEL_AND_EXHAUST_PROCEDURES = {
     steps: [
       wait('Put penetrating oil on every nut; overnight is better.', 60, 'Penetrating oil'),
       cool(),
-      step('Raise the car, set it on {axle stands}, and find the black traces.'),
+      step('Raise the {car}, set it on {axle stands}, and find the black traces.'),
       step(
         'Loosen the nuts a little at a time, both sides in turn.',
         'A rusted stud that is forced breaks off.',

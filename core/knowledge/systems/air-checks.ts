@@ -113,7 +113,7 @@ export const AIR_CHECKS: readonly Check[] = [
   },
   {
     id: 'pedal-tracks', title: 'Press the pedal slowly and watch both tracks', scope: 'engine', system: 'air', minutes: 5, cost: 0, tools: [], cautions: [],
-    how: 'Ignition on, engine off: press the pedal slowly over ten seconds. Its two readings must move together without a jump; on many cars one shows half the other, on some it falls.',
+    how: 'Ignition on, engine off: press the pedal slowly over ten seconds. Its two readings must move together without a jump; on many {cars} one shows half the other, on some it falls.',
     outcomes: [found('step', 'Together, without a jump', 'The pedal is sound.'), found('jump', 'A jump, or the ratio breaks', 'The pedal sensor or its connector is at fault.')],
     otherwise: [0.97, 0.03], given: { 'pedal-sensor': [0.1, 0.9], 'throttle-actuator': [0.7, 0.3] },
   },

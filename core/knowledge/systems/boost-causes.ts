@@ -32,5 +32,5 @@ export const BOOST_CAUSES: readonly Cause[] = [
     fix('Free or replace the intake runner flaps', 70, 150, ['cold-engine', 'vacuum-hose'], ['Look at the lever first: if it came off its ball, that takes a minute.', 'Otherwise the manifold comes off: use new gaskets, and let nothing fall in.'])),
   cause('runner-motor', 'Intake runner actuator failed', 'air', 0.005,
     { 'code:runner': 0.85, 'sign:weak': 0.2 },
-    fix('Fit a new actuator', 65, 50, ['cold-engine'], ['If the lever moves freely by hand, the actuator has failed.', 'Fit the new one, then let the car relearn its end stops as the {workshop manual} says.'])),
+    fix('Fit a new actuator', 65, 50, ['cold-engine'], ['If the lever moves freely by hand, the actuator has failed.', 'Fit the new one, then let the {car} relearn its end stops as the {workshop manual} says.'])),
 ];

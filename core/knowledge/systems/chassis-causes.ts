@@ -5,7 +5,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'brake-fluid-low', title: 'Brake fluid low: pads worn or a leak', system: 'brakes', scope: 'engine', prior: 0.012,
     effects: { 'lamp:brakes': 0.85, 'sign:long-pedal': 0.3, 'sign:grinds': 0.25 },
-    repair: { title: 'Have the pads and the brake circuit checked', parts: 60, ownerMinutes: 120, shopMinutes: 80, tools: ['hand-tools'], cautions: ['brakes', 'jacking'], steps: ['Check the fluid level; do not just top it up: low fluid means worn pads or a leak.', 'With a soft pedal, or fluid on a wheel, do not move the car.'], isLicensed: true },
+    repair: { title: 'Have the pads and the brake circuit checked', parts: 60, ownerMinutes: 120, shopMinutes: 80, tools: ['hand-tools'], cautions: ['brakes', 'jacking'], steps: ['Check the fluid level; do not just top it up: low fluid means worn pads or a leak.', 'With a soft pedal, or fluid on a wheel, do not move the {car}.'], isLicensed: true },
   },
   {
     id: 'parking-brake-on', title: 'Parking brake not fully released, or its switch faulty', system: 'brakes', scope: 'engine', prior: 0.008, isPassing: true,
@@ -26,7 +26,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
   {
     id: 'steering-angle', title: 'Steering angle sensor not recalibrated after battery or wheel-alignment work', system: 'brakes', scope: 'engine', prior: 0.006, isPassing: true,
     effects: { 'code:steering-angle': 0.85, 'lamp:stability': 0.7, 'lamp:steering': 0.2, 'before:battery': 0.6, 'before:worked-on': 0.5, 'before:kerb': 0.2 },
-    repair: { title: 'Recalibrate the steering angle', parts: 0, ownerMinutes: 10, shopMinutes: 30, tools: [], cautions: ['driving'], steps: ['Ignition on: turn the wheel fully left, fully right and straight, then drive a short way straight ahead. The {handbook} has the order for this car.', 'If the light stays on, the stability control unit has to be read.'] },
+    repair: { title: 'Recalibrate the steering angle', parts: 0, ownerMinutes: 10, shopMinutes: 30, tools: [], cautions: ['driving'], steps: ['Ignition on: turn the wheel fully left, fully right and straight, then drive a short way straight ahead. The {handbook} has the order for this {car}.', 'If the light stays on, the stability control unit has to be read.'] },
   },
   {
     id: 'tyre-soft', title: 'A {tyre} loses air', system: 'steering', scope: 'engine', prior: 0.03,
@@ -59,7 +59,7 @@ export const CHASSIS_CAUSES: readonly Cause[] = [
     repair: { title: 'Have the high-voltage system checked', parts: 400, ownerMinutes: 240, shopMinutes: 180, tools: ['hand-tools'], cautions: ['high-voltage'], steps: ['Park it outside, away from others, and call a {workshop} qualified for high voltage.'], isLicensed: true },
   },
   {
-    id: 'low-12v-hybrid', title: '12-volt battery of the hybrid or electric car weak', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.02,
+    id: 'low-12v-hybrid', title: '12-volt battery of the hybrid or electric vehicle weak', system: 'high-voltage', scope: 'engine', fuels: ['hybrid', 'electric'], prior: 0.02,
     effects: { 'code:high-voltage': 0.2, 'code:supply-voltage': 0.5, 'code:unit-silent': 0.4, 'lamp:high-voltage': 0.5, 'lamp:stability': 0.3, 'lamp:steering': 0.2, 'sign:no-start': 0.6, 'reading:battery-low': 0.8, 'before:long-stand': 0.5 },
     repair: { title: 'Charge or replace the 12-volt battery', parts: 110, ownerMinutes: 40, shopMinutes: 30, tools: ['hand-tools'], cautions: ['battery', 'high-voltage'], steps: [] },
   },

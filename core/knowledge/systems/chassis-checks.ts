@@ -46,7 +46,7 @@ export const CHASSIS_CHECKS: readonly Check[] = [
   },
   {
     id: 'twelve-volt-hybrid', title: 'Measure the 12-volt battery', scope: 'engine', system: 'high-voltage', minutes: 10, cost: 0, tools: ['multimeter'], cautions: ['battery', 'high-voltage'],
-    how: 'With the car off for an hour, measure at the 12-volt battery or its jump-start post only: 12.4 V or more is normal. Do not touch anything orange.',
+    how: 'With the {car} off for an hour, measure at the 12-volt battery or its jump-start post only: 12.4 V or more is normal. Do not touch anything orange.',
     outcomes: [found('full', '12.4 V or more', 'The 12-volt battery is fine: call a {workshop} qualified for high voltage.'), found('low', 'Below 12.2 V', 'The 12-volt battery is weak and sets faults everywhere.')],
     otherwise: [0.82, 0.18], given: { 'low-12v-hybrid': [0.06, 0.94], 'isolation-fault': [0.93, 0.07] },
   },

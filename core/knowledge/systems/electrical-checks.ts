@@ -16,7 +16,7 @@ export const ELECTRICAL_CHECKS: readonly Check[] = [
   },
   {
     id: 'charging-volts', title: 'Measure the charging voltage', scope: 'engine', system: 'electrical', minutes: 5, cost: 0, tools: ['multimeter'], cautions: ['battery', 'moving-parts', 'exhaust-gas'],
-    how: 'Engine running, headlights and rear heater on: 13.5 to 14.8 V at the battery is normal. Cars with smart charging may drop to 12.5 V with a full battery: hold 2,000 rpm and measure again.',
+    how: 'Engine running, headlights and rear heater on: 13.5 to 14.8 V at the battery is normal. Vehicles with smart charging may drop to 12.5 V with a full battery: hold 2,000 rpm and measure again.',
     outcomes: [found('right', '13.5 to 14.8 V', 'It charges.'), found('low', 'Below', 'The alternator, its belt or its cable is at fault.')],
     otherwise: [0.96, 0.04], given: { alternator: [0.04, 0.96] },
   },

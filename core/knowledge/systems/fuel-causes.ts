@@ -38,7 +38,7 @@ export const FUEL_CAUSES: readonly Cause[] = [
   {
     id: 'bad-fuel', title: 'Bad or wrong fuel', system: 'fuel', scope: 'engine', prior: 0.008, isPassing: true, endsByItself: true,
     effects: { 'code:misfire-several': 0.5, 'code:misfire-other': 0.2, 'code:lean': 0.35, 'sign:shakes': 0.4, 'sign:rough-idle': 0.5, 'sign:weak': 0.5, 'sign:hard-start': 0.4, 'sign:pings': 0.4, 'before:refuelled': 0.85, 'before:long-stand': 0.25 },
-    repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a {petrol} car or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
+    repair: { title: 'Use up the fuel and refill with good fuel', parts: 15, ownerMinutes: 15, shopMinutes: 60, tools: [], cautions: ['petrol'], steps: ['Wrong fuel (diesel in a {petrol} {car} or the other way round): do not even switch the ignition on; have the tank drained.', 'Old or watery fuel: fill up with fresh fuel and drive gently.'] },
   },
   {
     id: 'tank-low', title: 'Tank nearly empty, pump drew air', system: 'fuel', scope: 'engine', prior: 0.005, isPassing: true, endsByItself: true,

@@ -30,7 +30,7 @@ export const FUEL_CHECKS: readonly Check[] = [
   },
   {
     id: 'regulator-hose', title: 'Look for {petrol} in the regulator’s vacuum hose', scope: 'engine', system: 'fuel', minutes: 5, cost: 0, tools: [], cautions: ['petrol'],
-    how: 'Engine off and cool: pull the hose off and look or smell for {petrol} in it. Many newer cars have no such hose.',
+    how: 'Engine off and cool: pull the hose off and look or smell for {petrol} in it. Many newer {cars} have no such hose.',
     outcomes: [found('dry', 'Dry', 'The diaphragm is tight.'), found('wet', '{Petrol}', 'The diaphragm is torn.')],
     otherwise: [0.98, 0.02], given: { 'regulator-leaking': [0.35, 0.65] },
   },

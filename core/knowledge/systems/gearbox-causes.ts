@@ -54,7 +54,7 @@ const ROWS: readonly Cause[] = [
     licensed('Have the shift actuator replaced and calibrated', 320, 150, ['cold-engine'], ['Check connector, fluid and supply first.', 'Afterwards the transmission is calibrated with a tool.'])),
   cause('hydraulic-pump', 'Automated transmission hydraulic pump or accumulator faulty', 'gearbox', 0.003,
     { 'code:clutch-actuator': 0.7, 'lamp:gearbox': 0.6, 'sign:no-start': 0.3, 'sign:limp': 0.4 },
-    licensed('Have pump and accumulator replaced', 300, 150, ['cold-engine'], ['If the pump runs every few seconds with the car parked, the accumulator is worn out.', 'It is under high pressure: work for a qualified {workshop}.'])),
+    licensed('Have pump and accumulator replaced', 300, 150, ['cold-engine'], ['If the pump runs every few seconds with the {car} parked, the accumulator is worn out.', 'It is under high pressure: work for a qualified {workshop}.'])),
   cause('four-wheel-motor', 'Four-wheel drive motor or switch faulty', 'gearbox', 0.006,
     { 'code:four-wheel': 0.88, 'lamp:gearbox': 0.2, 'before:washed': 0.15 },
     fix('Clean the connector or replace the motor', 120, 90, ['jacking'], ['Its connector sits in the spray: look for corrosion.', 'The shaft must turn freely by hand with the motor off.'])),

@@ -56,7 +56,7 @@ export const INJECTION_CAUSES: readonly Cause[] = [
     fix('Repair connector, heater or sensor', 40, 45, ['cold-engine'], ['Check the connector first: fuel and cold make it brittle.', 'Measure the heater, or compare the sensor with today’s temperature.'], ['hand-tools', 'multimeter'])),
   cause('diesel-waxed', 'Summer diesel waxed in the cold', 'fuel', 0.002,
     { 'code:fuel-pressure': 0.4, 'sign:no-start': 0.5, 'sign:stalls': 0.5, 'sign:weak': 0.5, 'sign:cold': 0.8, 'before:refuelled': 0.4, 'before:altitude': 0.2 },
-    fix('Warm the car up, refuel with winter diesel', 20, 60, ['exhaust-gas'], ['Put it in a warm place for some hours; never heat the tank or the filter with a flame.', 'Fit a new filter if it stays weak; fill with winter diesel.'], []), { fuels: ['diesel'], isPassing: true, endsByItself: true }),
+    fix('Warm the {car} up, refuel with winter diesel', 20, 60, ['exhaust-gas'], ['Put it in a warm place for some hours; never heat the tank or the filter with a flame.', 'Fit a new filter if it stays weak; fill with winter diesel.'], []), { fuels: ['diesel'], isPassing: true, endsByItself: true }),
   cause('fuel-sender', 'Fuel level sender or its wiring faulty', 'fuel', 0.006,
     { 'code:fuel-level': 0.9, 'before:long-stand': 0.15 },
     fix('Replace the fuel level sender', 70, 80, ['petrol', 'battery', 'fuel-vapour'], ['Compare gauge and tank: note whether the gauge jumps or stays at empty.', 'Check the connector on the tank first, then the sender, with the tank nearly empty and outdoors.'])),

@@ -5,7 +5,7 @@ import { cause, fix, licensed, nonsense } from './shared.ts';
 export const INPUTS_CAUSES: readonly Cause[] = [
   cause('speed-sensor', 'Vehicle speed sensor or its wiring', 'electrical', 0.008,
     { 'code:speed': 0.88, 'code:cruise': 0.35, 'code:gear-speed': 0.15, 'lamp:stability': 0.15, 'before:worked-on': 0.2 },
-    fix('Repair the connector or replace the speed sensor', 30, 45, ['jacking'], ['Note whether the speedometer jumps or stays at zero.', 'Many cars take the speed from a wheel: read the stability control unit first.', 'On a sensor in the transmission, check the connector and look for metal particles on its tip; fit a new ring.'])),
+    fix('Repair the connector or replace the speed sensor', 30, 45, ['jacking'], ['Note whether the speedometer jumps or stays at zero.', 'Many {cars} take the speed from a wheel: read the stability control unit first.', 'On a sensor in the transmission, check the connector and look for metal particles on its tip; fit a new ring.'])),
   cause('speed-setup', '{Tyre} size or gear ratio changed, speed reads wrong', 'electrical', 0.002,
     { 'code:speed': 0.35, 'code:tyre-pressure': 0.3, 'before:modified': 0.7, 'before:worked-on': 0.4 },
     fix('Return to the original size, or have it coded', 0, 30, [], ['Compare it with a navigation app on a straight road while a passenger reads.', 'Tell the {workshop} the new {tyre} size.'], [])),
@@ -47,7 +47,7 @@ export const INPUTS_CAUSES: readonly Cause[] = [
     fix('Repair the connector of the antenna ring', 35, 45, ['airbag'], ['Look round the ignition lock: the connector must be home, especially after work on the column.', 'The airbag is close: do not take the column apart.'])),
   cause('immobiliser-lost', 'Control units no longer paired ({immobiliser})', 'body', 0.003,
     { 'code:immobiliser': 0.7, 'code:computer': 0.3, 'sign:no-start': 0.7, 'before:worked-on': 0.65, 'before:jump': 0.2 },
-    licensed('Have the {immobiliser} re-coded', 0, 60, [], ['Say which unit was replaced and whether the car was jump-started.', 'Bring all keys and papers.'])),
+    licensed('Have the {immobiliser} re-coded', 0, 60, [], ['Say which unit was replaced and whether the {car} was jump-started.', 'Bring all keys and papers.'])),
   cause('lamp-output', 'Dashboard bulb, warning light or its wiring', 'electrical', 0.004,
     { 'code:lamp-circuit': 0.85, 'before:worked-on': 0.15 },
     fix('Replace the bulb or repair its wiring', 8, 45, ['unplug'], ['See whether the light comes on at key-on: a dark one hides faults.', 'Check the bulb, then the socket, then the wire to the control unit.'], ['hand-tools', 'multimeter'])),

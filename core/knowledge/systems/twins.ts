@@ -214,7 +214,7 @@ const TWINS: readonly Twin[] = [
       parts: 95,
       minutes: 70,
       steps: [
-        'Let it cool, and raise the car onto {axle stands} where the canister sits under it.',
+        'Let it cool, and raise the {car} onto {axle stands} where the canister sits under it.',
         'Mark its hoses and pull them off: keep flames and sparks away, for it holds fuel {vapour}.',
         'Fit the new one with new clips, and have the self-check run on a drive before anything is believed.',
       ],

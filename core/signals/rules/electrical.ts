@@ -29,7 +29,7 @@ export const ELECTRICAL_RULES = [
     needs: ['volts'],
     expected: limitWords(CHARGING, 'V'),
     source:
-      'Lead-acid charging practice; smart charging holds it lower for a while, and charges again while the car slows down',
+      'Lead-acid charging practice; smart charging holds it lower for a while, and charges again while the {car} slows down',
     toJudge: 'Read with the engine running.',
     judge: (of) => {
       const { mean, max } = of('volts');

@@ -36,7 +36,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'charging-lamp',
     level: 'safe-place',
     holds: lit('charging'),
-    because: 'The charging light is on: the car runs on its battery, for half an hour at best.',
+    because: 'The charging light is on: the {car} runs on its battery, for half an hour at best.',
     then: 'Switch off what you do not need and drive to the nearest safe place. Watch the temperature: the same belt may drive the coolant pump; stop if it climbs.',
     minute: [
       'Switch off heating, {rear screen}, radio and fans; keep the lights on in the dark.',
@@ -98,7 +98,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     minute: [
       'Stop, switch off, do not smoke, and use nothing that sparks.',
       'Look underneath from a step away: does anything drip?',
-      'If it drips, or you see smoke: everyone away from the car, and call the fire service.',
+      'If it drips, or you see smoke: everyone away from the {car}, and call the fire service.',
     ],
     call: 'The {fire brigade} if it drips; otherwise a {breakdown service}.',
     once: 'the smell is found and gone',
@@ -123,9 +123,9 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The high-voltage system reports a fault: it may cut the drive, and its cables can kill.',
     then: 'Park safely, touch nothing orange, and call a qualified {workshop}.',
     minute: [
-      'Stop in the open, away from walls and other cars.',
-      'Switch off, key away from the car, everyone out.',
-      'Smoke, hissing or a sweet smell: get well away, call the fire service and say that it is an electric or hybrid car.',
+      'Stop in the open, away from walls and other vehicles.',
+      'Switch off, key away from the {car}, everyone out.',
+      'Smoke, hissing or a sweet smell: get well away, call the fire service and say that it is an electric or hybrid {car}.',
     ],
     call: 'The manufacturer’s breakdown line, or a {workshop} qualified for high voltage.',
     once: 'qualified people have looked at the high-voltage system',
@@ -181,7 +181,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     then: 'Leave fast and narrow roads at once; drive no further than to a safe place.',
     minute: [
       'Hazard lights on, keep to the side of the road, and cross no main road.',
-      'Once stopped: switch off, wait half a minute, and start again once; some cars recover.',
+      'Once stopped: switch off, wait half a minute, and start again once; some {cars} recover.',
     ],
     call: 'A {breakdown service}.',
     once: 'it has its usual power and the code is gone',
@@ -193,8 +193,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The brake fluid is at or below the lower mark: the pads are worn, or a circuit leaks.',
     then: 'Drive only to a safe place, and not if the pedal is soft. Do not just top it up. Brakes are work for a qualified {workshop}.',
     minute: [
-      'Press the pedal hard for half a minute: if it sinks, do not move the car.',
-      'Look at the wheels and below the car: wet means do not move it.',
+      'Press the pedal hard for half a minute: if it sinks, do not move the {car}.',
+      'Look at the wheels and below the {car}: wet means do not move it.',
     ],
     call: 'A {workshop}; by tow, if anything is wet or the pedal is soft.',
     once: 'pads and circuit have been checked',
@@ -293,8 +293,8 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       'A connector or a contactor of the high-voltage side is in doubt: it may cut the drive, and its cables can kill.',
     then: 'Park safely, touch nothing orange, and call a qualified {workshop}.',
     minute: [
-      'Stop in the open, away from walls and other cars.',
-      'Switch off, key away from the car, everyone out.',
+      'Stop in the open, away from walls and other vehicles.',
+      'Switch off, key away from the {car}, everyone out.',
     ],
     call: 'The manufacturer’s breakdown line, or a {workshop} qualified for high voltage.',
     once: 'qualified people have looked at the high-voltage system',
@@ -308,7 +308,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     minute: [
       'Stop where it is safe, away from dry grass, and switch off.',
       'See whether one wheel is much hotter than the others. Do not touch it: hold a hand near it.',
-      'Smoke from under the {bonnet}: leave it closed, get away from the car, call the {fire brigade}.',
+      'Smoke from under the {bonnet}: leave it closed, get away from the {car}, call the {fire brigade}.',
     ],
     call: 'The {fire brigade} if there is smoke; otherwise a {breakdown service}.',
     once: 'its source is found',
@@ -371,7 +371,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     ),
     because: 'The high-voltage system’s own protection reports a fault.',
     then: 'Park it safely, touch nothing orange, and call a qualified {workshop}.',
-    minute: ['Stop in the open, away from walls.', 'Switch off, key away from the car, everyone out.'],
+    minute: ['Stop in the open, away from walls.', 'Switch off, key away from the {car}, everyone out.'],
     call: 'A {workshop} qualified for high voltage.',
     once: 'qualified people have checked it',
   },
@@ -428,7 +428,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     id: 'charging-low',
     level: 'safe-place',
     holds: found('not-charging'),
-    because: 'It does not charge: the car runs on its battery.',
+    because: 'It does not charge: the {car} runs on its battery.',
     then: 'Drive to the nearest safe place; measure at the battery.',
     minute: [
       'Switch off heating, {rear screen} and radio.',

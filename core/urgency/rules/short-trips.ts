@@ -314,7 +314,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     id: 'unread',
     level: 'short-trips',
     holds: (f) => steady(f) && !f.isRead,
-    because: 'The engine light is on and the car has not been read yet.',
+    because: 'The engine light is on and the {car} has not been read yet.',
     then: 'Make short trips; read the codes before the next long drive.',
     once: 'the codes are known to be harmless',
     atMost: 'some-weeks',

@@ -142,7 +142,7 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     level: 'some-weeks',
     holds: (f) => f.bulb === 'does-not',
     because: 'The engine light does not come on with the ignition: a dead or removed bulb hides every fault.',
-    then: 'Read the codes now, and repair the light. On a car for sale, walk away or ask why.',
+    then: 'Read the codes now, and repair the light. On a {car} for sale, walk away or ask why.',
     once: 'the light comes on at key-on again',
   },
   {
@@ -174,8 +174,8 @@ export const SOME_WEEKS: readonly UrgencyRule[] = [
     level: 'some-weeks',
     holds: (f) => f.isLampCommanded && f.lamps.get('engine') === 'out',
     because:
-      'The car commands its engine light on, and you see it out: bulb, instrument panel, wiring, or somebody made it dark.',
-    then: 'Look once more at key-on. The codes count all the same; on a car for sale, ask why.',
-    once: 'the light comes on when the car commands it',
+      'The {car} commands its engine light on, and you see it out: bulb, instrument panel, wiring, or somebody made it dark.',
+    then: 'Look once more at key-on. The codes count all the same; on a {car} for sale, ask why.',
+    once: 'the light comes on when the {car} commands it',
   },
 ];

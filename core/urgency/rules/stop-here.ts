@@ -8,7 +8,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: lit('oil'),
     because: 'The oil pressure light is on: without pressure the bearings are gone in minutes.',
-    then: 'Stop where it is safe and switch off now. Check the oil level after five minutes. It lights at key-on in every car: what counts is whether it goes out within five seconds of starting; if not, switch off at once.',
+    then: 'Stop where it is safe and switch off now. Check the oil level after five minutes. It lights at key-on in every {car}: what counts is whether it goes out within five seconds of starting; if not, switch off at once.',
     minute: [
       'Foot off the accelerator, out of gear, roll to a safe place; steering and brakes keep their help while the engine turns.',
       'Hazard lights on, switch the engine off as soon as it stands, parking brake on.',
@@ -25,7 +25,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     then: 'Do not start it. Nothing that sparks near it; let the fumes out, and have it towed.',
     minute: [
       'Stop where it is safe, away from buildings, and switch off.',
-      'Get everybody out and away from it. No smoking, no switches, no phone beside the car.',
+      'Get everybody out and away from it. No smoking, no switches, no phone beside the {car}.',
       'If it drips or smokes, call the {fire brigade}.',
     ],
     call: 'The {fire brigade} if it drips or smokes; otherwise a {breakdown service}.',

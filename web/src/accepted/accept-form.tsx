@@ -53,7 +53,7 @@ export function AcceptForm({
   });
   return (
     <form className="space-y-3" onSubmit={(e) => void accept(e)}>
-      <Cautions texts={[LEGAL_CAUTION]} />
+      <Cautions texts={[tell(LEGAL_CAUTION)]} />
       {code ? (
         <p>
           <span className="font-mono text-[18px] font-semibold">{code}</span> {tell(explainCode(code).title)}

@@ -53,7 +53,7 @@ export function ModuleMapSection({ vehicle }: { vehicle: Vehicle }) {
         <p className="text-ink-2">
           Only the engine and transmission answer standard requests. A module map lists the other control
           units, and every reading then asks them too. Find them at Connect, or import a map (open JSON) of
-          the same car.
+          the same vehicle.
         </p>
       )}
       {answered ? (

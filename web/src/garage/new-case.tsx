@@ -25,7 +25,7 @@ const OCCASION: Readonly<Record<Occasion, { title: string; page: string; about: 
   buying: {
     title: 'Before buying',
     page: 'buying',
-    about: 'Ten minutes at a stranger’s car. Nothing is cleared there.',
+    about: 'Ten minutes at a stranger’s vehicle. Nothing is cleared there.',
   },
 };
 

@@ -123,7 +123,7 @@ export function entrySentence(entry: Entry, assessment: Pick<Assessment, 'proced
       return entry.outcome === 'agreed'
         ? entry.unit
           ? `Cleared: ${entry.unit.name}; confirmed.`
-          : 'Cleared; confirmed by the car.'
+          : 'Cleared; confirmed by the {car}.'
         : `${entry.outcome === 'unknown' ? 'Clear sent, no answer' : 'Clear refused'}. ${entry.message ?? ''}`;
     case 'drive':
       return `Drive${entry.metConditions === 'yes' ? ' under the same conditions' : ''}: ${entry.cameBack === 'yes' ? 'it came back' : entry.cameBack === 'no' ? 'it stayed away' : 'not sure'}.${entry.note ? ` ${entry.note}` : ''}`;

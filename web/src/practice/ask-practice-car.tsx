@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { askPracticeCar } from '../store/practice-actions.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON } from '../ui/classes.ts';
+import { useTell } from '../store/use-tell.ts';
 
 /** In a practice case: lets the practice car answer a check. Nothing elsewhere. */
 export function AskPracticeCar({
@@ -14,6 +15,7 @@ export function AskPracticeCar({
   /** @param outcome id of the outcome. */
   onAnswer: (outcome: string) => void;
 }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const isPractice = useAppSelector((s) => s.logbook.cases.entities[caseId]?.practice !== undefined);
   const [isBusy, setBusy] = useState(false);
@@ -26,7 +28,7 @@ export function AskPracticeCar({
   return (
     <div className="border-l-4 border-dashed border-own pl-3">
       <button type="button" className={BUTTON.own} disabled={isBusy} onClick={() => void ask()}>
-        Do it on the practice car
+        {tell('Do it on the practice {car}')}
       </button>
       <p className="mt-1 text-[15px] text-ink-2">It takes the time and money that it would take in life.</p>
     </div>

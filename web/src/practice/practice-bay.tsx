@@ -58,8 +58,8 @@ export function PracticeBay() {
         <title>Practice bay · Pincer</title>
         <h1 className="text-2xl">Practice bay</h1>
         <p className="text-ink-2">
-          A simulated car comes in with a fault that you do not know. Find it with the same stations as on a
-          real one. Nothing here enters your logbook, its exports or what Pincer learns from your cases.
+          A simulated vehicle comes in with a fault that you do not know. Find it with the same stations as on
+          a real one. Nothing here enters your logbook, its exports or what Pincer learns from your cases.
         </p>
       </div>
       {status === 'loading' ? (
@@ -133,7 +133,7 @@ function Pick({ done }: { done: readonly CaseRecord[] }) {
       </div>
       <div className="flex flex-wrap items-center gap-2">
         <button type="button" className={BUTTON.solid} disabled={fits.length === 0} onClick={begin}>
-          Bring a car in
+          Bring a vehicle in
         </button>
         <FileButton
           label="Practice task"

@@ -3,9 +3,11 @@ import { scanCar } from '../store/link-actions.ts';
 import { connectPractice } from '../store/practice-actions.ts';
 import { useAppDispatch } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
+import { useTell } from '../store/use-tell.ts';
 
 /** The way to the practice car: nothing is chosen, for what is wrong with it is not to be known. */
 export function PracticeConnect({ caseId, isBusy }: { caseId: string; isBusy: boolean }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const connect = async (alsoRead: boolean) => {
@@ -16,7 +18,7 @@ export function PracticeConnect({ caseId, isBusy }: { caseId: string; isBusy: bo
   return (
     <section aria-labelledby="practice-car" className={`${SHEET} space-y-3 p-4`}>
       <h3 id="practice-car" className="text-lg">
-        The practice car
+        {tell('The practice {car}')}
       </h3>
       <p>
         It stands with the ignition on, and the adapter is in its socket. Readings come from its simulated

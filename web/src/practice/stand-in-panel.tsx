@@ -4,6 +4,7 @@ import { pullPlug, setStandInMode, standInDoes } from '../store/link-actions.ts'
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BUTTON, SHEET } from '../ui/classes.ts';
 import { Segments } from '../ui/segments.tsx';
+import { useTell } from '../store/use-tell.ts';
 
 const KEYS: readonly { id: Mode; title: string }[] = [
   { id: 'off', title: 'Off' },
@@ -14,15 +15,16 @@ const KEYS: readonly { id: Mode; title: string }[] = [
 
 /** Drive the simulated car: its key, a drive, a repair, the plug. Folded where something else has to stay in sight. */
 export function StandInPanel({ isFolded = false }: { isFolded?: boolean }) {
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const standIn = useAppSelector((s) => s.link.standIn);
   if (!standIn) return null;
   const controls = (
     <>
-      <p className="text-[15px] text-ink-2">A simulated car for practice. Ignition and engine:</p>
+      <p className="text-[15px] text-ink-2">{tell('A simulated {car} for practice. Ignition and engine:')}</p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Segments
-          label="Ignition and engine of the simulated car"
+          label={tell('Ignition and engine of the simulated {car}')}
           options={KEYS}
           value={standIn.mode}
           onChange={(m) => void dispatch(setStandInMode(m))}
@@ -58,14 +60,16 @@ export function StandInPanel({ isFolded = false }: { isFolded?: boolean }) {
   if (isFolded)
     return (
       <details className={`${SHEET} px-4 py-1`}>
-        <summary className="flex min-h-11 items-center font-semibold">Drive the simulated car</summary>
+        <summary className="flex min-h-11 items-center font-semibold">
+          {tell('Drive the simulated {car}')}
+        </summary>
         <div className="pb-3">{controls}</div>
       </details>
     );
   return (
     <section aria-labelledby="stand-in" className={`${SHEET} p-4`}>
       <h3 id="stand-in" className="text-lg">
-        Drive the simulated car
+        {tell('Drive the simulated {car}')}
       </h3>
       {controls}
     </section>

@@ -20,7 +20,7 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
   engine: 'Steady: have it read soon. Flashing: misfire is burning the catalyst; ease off at once.',
   oil: 'Stop now and switch off. Without pressure the bearings are gone in minutes.',
   temperature: 'Stop and switch off. Leave the cap closed while it is warm.',
-  charging: 'The car runs on its battery, for half an hour at best.',
+  charging: 'The vehicle runs on its battery, for half an hour at best.',
   brakes:
     'Parking brake not fully released, brake fluid low, or a brake circuit failed. If it stays on: stop.',
   abs: 'The ordinary brakes still work, but hard braking can lock a wheel. On a motorcycle it flashes until you move off. With the red brake light: stop.',
@@ -38,7 +38,7 @@ const LAMP_MEANS: Readonly<Record<LampId, string>> = {
 const STATE_MEANS = {
   confirmed: 'Failed often enough, usually on two trips in a row; it turns the engine light on.',
   pending: 'Failed in this or the last trip, not often enough for the light.',
-  permanent: 'Only the car itself can erase it, once it has seen the check pass.',
+  permanent: 'Only the vehicle itself can erase it, once it has seen the check pass.',
   history: 'Stored but not failing now; the light is off.',
 } as const;
 

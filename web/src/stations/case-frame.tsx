@@ -3,6 +3,7 @@ import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { STATIONS, type Assessment } from '@pincer/core/assess';
 import { foldCase } from '@pincer/core/case';
 import { useAppSelector } from '../store/store.ts';
+import { SpokenOf } from '../store/use-tell.ts';
 import { useAssessment } from '../store/use-assessment.ts';
 import { OnlyShown } from '../logbook/only-shown.tsx';
 import { SaveCase } from '../logbook/save-case.tsx';
@@ -23,9 +24,22 @@ const PracticeBanner = fetchedPart(
 );
 const Log = fetchedPart(async () => (await import('../logbook/log.tsx')).Log);
 
-/** What every station of a case shares: the road, the rail, the log. */
+/** A case, told in the word for its vehicle. */
 export function CaseFrame() {
   const { caseId = '' } = useParams();
+  const kind = useAppSelector(({ logbook: { cases, vehicles } }) => {
+    const record = cases.entities[caseId];
+    return record && vehicles.entities[record.vehicle]?.kind;
+  });
+  return (
+    <SpokenOf value={kind}>
+      <OpenCase caseId={caseId} />
+    </SpokenOf>
+  );
+}
+
+/** What every station of a case shares: the road, the rail, the log. */
+function OpenCase({ caseId }: { caseId: string }) {
   const status = useAppSelector((s) => s.logbook.status);
   const record = useAppSelector((s) => s.logbook.cases.entities[caseId]);
   const vehicle = useAppSelector((s) => (record ? s.logbook.vehicles.entities[record.vehicle] : undefined));

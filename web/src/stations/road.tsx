@@ -3,9 +3,11 @@ import type { Allowance } from '@pincer/core/urgency';
 import { cx } from '../ui/classes.ts';
 import { Dialog } from '../ui/dialog.tsx';
 import { ROAD_SHARE } from '../ui/road-share.ts';
+import { useTell } from '../store/use-tell.ts';
 
 /** How far you may still drive: its length, its words and the fact that decided. */
 export function Road({ allowance }: { allowance: Allowance }) {
+  const tell = useTell();
   const [isOpen, setOpen] = useState(false);
   const first = allowance.reasons.find((r) => r.isDeciding);
   const { change, reasons, level } = allowance;
@@ -63,7 +65,9 @@ export function Road({ allowance }: { allowance: Allowance }) {
           <p>
             {allowance.title === 'Closed'
               ? 'You closed this case. Whatever is seen or read from now on opens it again.'
-              : 'No warning light is on, the car has been read, and nothing known limits how far you may drive.'}
+              : tell(
+                  'No warning light is on, the {car} has been read, and nothing known limits how far you may drive.',
+                )}
           </p>
         ) : null}
         <ul className="space-y-3">

@@ -2,9 +2,13 @@ import { Link } from 'react-router';
 import { BUTTON } from '../ui/classes.ts';
 import { Panels } from '../ui/contained.tsx';
 import { tellFoot } from '../ui/foot.ts';
+import { useTell } from '../store/use-tell.ts';
 import { useArrivalFocus } from './use-arrival-focus.ts';
 
-/** A station's page: what it is for, its work, and the one next thing at its foot. */
+/**
+ * A station's page: what it is for, its work, and the one next thing at its foot.
+ * @param lead with tagged words and quantities, as what is next
+ */
 export function StationPage({
   title,
   lead,
@@ -17,6 +21,7 @@ export function StationPage({
   next?: { title: string; detail?: string; to?: string; action?: React.ReactNode };
 }) {
   const heading = useArrivalFocus();
+  const tell = useTell();
   return (
     <>
       <title>{`${title} · Pincer`}</title>
@@ -25,7 +30,7 @@ export function StationPage({
           <h2 ref={heading} tabIndex={-1} className="text-[22px] focus:outline-none low:sr-only">
             {title}
           </h2>
-          {lead ? <p className="max-w-[70ch] text-ink-2 low:hidden">{lead}</p> : null}
+          {lead ? <p className="max-w-[70ch] text-ink-2 low:hidden">{tell(lead)}</p> : null}
         </div>
         <Panels name="This part of the station">{children}</Panels>
       </div>
@@ -35,8 +40,8 @@ export function StationPage({
           className="sticky bottom-0 z-10 flex shrink-0 flex-wrap items-center justify-between gap-x-4 gap-y-2 border-t border-line bg-sheet px-3 py-2.5 md:px-4 low:flex-nowrap low:py-0.5 low:whitespace-nowrap"
         >
           <div className="min-w-0">
-            <p className="text-[17px] font-bold low:truncate low:text-[15px]">{next.title}</p>
-            {next.detail ? <p className="text-[15px] text-ink-2 low:hidden">{next.detail}</p> : null}
+            <p className="text-[17px] font-bold low:truncate low:text-[15px]">{tell(next.title)}</p>
+            {next.detail ? <p className="text-[15px] text-ink-2 low:hidden">{tell(next.detail)}</p> : null}
           </div>
           {next.action ??
             (next.to ? (

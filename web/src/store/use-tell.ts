@@ -1,11 +1,15 @@
-import { useCallback, useMemo } from 'react';
-import { tell, type Wording } from '@pincer/core/words';
+import { createContext, use, useCallback, useMemo } from 'react';
+import { tell, type VehicleWord, type Wording } from '@pincer/core/words';
 import { useAppSelector } from './store.ts';
 
-/** The owner's units and English. */
+/** The kind of vehicle that a page speaks of: what its texts call it. */
+export const SpokenOf = createContext<VehicleWord | undefined>(undefined);
+
+/** The owner's units and English, and the word for the vehicle that is spoken of. */
 export function useWording(): Wording {
   const { units, words } = useAppSelector((s) => s.settings.owner);
-  return useMemo(() => ({ units, words }), [units, words]);
+  const vehicle = use(SpokenOf);
+  return useMemo(() => ({ units, words, vehicle }), [units, words, vehicle]);
 }
 
 /** Says a text of the core's tables in the owner's units and English. */

@@ -15,7 +15,7 @@ const SHOWN = [
   { id: 'na', title: 'N/A' },
 ] as const;
 
-const SAYS = { ok: 'has run', inc: 'has not run yet', na: 'this car has no such check' } as const;
+const SAYS = { ok: 'has run', inc: 'has not run yet', na: 'this vehicle has no such check' } as const;
 
 /** Stored conditions and self-checks by the abbreviations on a reader's screen, each with its meaning. */
 export function PadConditions({

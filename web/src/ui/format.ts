@@ -51,7 +51,8 @@ export function percent(p: number): string {
   const value = p * 100;
   if (value < 0.1) return `< 0.1${NARROW_SPACE}%`;
   if (value > 99.4) return `> 99${NARROW_SPACE}%`;
-  return `${value < 2 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
+  // By what is shown: of two chances that both show as 2, none stands there as 2.0.
+  return `${value < 1.95 ? value.toFixed(1) : Math.round(value)}${NARROW_SPACE}%`;
 }
 
 const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });

@@ -40,7 +40,7 @@ export const practice: PracticePort = {
       const found = instances.find((i) => i.id === cause);
       return found ? atCylinder(found.title, found.cylinder) : cause;
     });
-    const wording: Wording = { units: owner.units, words: owner.words };
+    const wording: Wording = { units: owner.units, words: owner.words, vehicle: vehicle.kind };
     return tellAll({ what, walked, planned, score: scoreOf(walked, planned) }, wording);
   },
 };

@@ -11,7 +11,7 @@ let shook: boolean | null = null;
 let isMended = false;
 
 function state(): StandInState {
-  if (!car || !setup) throw new Error('The simulated car has not been started.');
+  if (!car || !setup) throw new Error('The simulated vehicle has not been started.');
   return { setup, mode: car.engine.mode, isMended, trips, shook };
 }
 

@@ -28,7 +28,7 @@ export function Buying() {
   return (
     <StationPage
       title="Before buying"
-      lead="Ten minutes at a stranger’s car. Ask before you plug anything in; nothing is cleared and nothing repaired here."
+      lead="Ten minutes at a stranger’s {car}. Ask before you plug anything in; nothing is cleared and nothing repaired here."
       {...(next
         ? {
             next: {

@@ -34,7 +34,9 @@ export function Fix() {
         <Notice title="Nothing to fix yet.">
           {state.scans.length > 0
             ? 'No cause stands out. Narrow it down first; a part bought on a guess is the most expensive one.'
-            : 'No cause stands out. Read the car and narrow it down first; a part bought on a guess is the most expensive one.'}
+            : tell(
+                'No cause stands out. Read the {car} and narrow it down first; a part bought on a guess is the most expensive one.',
+              )}
         </Notice>
         <Unasked />
         <OtherRepair />
@@ -44,9 +46,7 @@ export function Fix() {
   return (
     <StationPage
       title="Fix"
-      lead={tell(
-        'The {handbook} and {workshop manual} take precedence over these steps, above all for torque and safety.',
-      )}
+      lead="The {handbook} and {workshop manual} take precedence over these steps, above all for torque and safety."
       {...(state.repairs.length > 0
         ? {
             next: {

@@ -103,6 +103,7 @@ export function HandoverSheet() {
 
 /** What they found: recorded as a repair, so that it is judged and proved as one's own. */
 function Found({ caseId }: { caseId: string }) {
+  const tell = useTell();
   const { assessment } = useCase();
   const dispatch = useAppDispatch();
   const [cause, setCause] = useState('');
@@ -132,7 +133,7 @@ function Found({ caseId }: { caseId: string }) {
     <section className={`${SHEET} space-y-3 p-4`} aria-label="What did they find?">
       <h3 className="text-lg">What did they find?</h3>
       <p className="text-[15px] text-ink-2">
-        Record it when you have the car back: then it can be proved, and the next case knows it.
+        {tell('Record it when you have the {car} back: then it can be proved, and the next case knows it.')}
       </p>
       <label className="block">
         <span className="font-semibold">Repaired cause</span>

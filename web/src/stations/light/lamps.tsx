@@ -41,7 +41,7 @@ const BULB = [
 const BULB_MEANS = {
   lights: 'So the bulb works, and no light really means no light.',
   'does-not':
-    'A dead or removed bulb hides every fault. Read the codes whatever the light shows; on a car for sale, ask why.',
+    'A dead or removed bulb hides every fault. Read the codes whatever the light shows; on a {car} for sale, ask why.',
   unknown:
     'Ignition on, engine off: it must light for a few seconds. One that never lights hides every fault.',
 } as const;
@@ -133,7 +133,7 @@ export function Lamps({ caseId, vehicle, state }: { caseId: string; vehicle: Veh
             }
           />
         </div>
-        <p className="mt-1.5 text-[14px] text-ink-2">{BULB_MEANS[state.standing.bulb]}</p>
+        <p className="mt-1.5 text-[14px] text-ink-2">{tell(BULB_MEANS[state.standing.bulb])}</p>
       </div>
     </section>
   );

@@ -15,12 +15,14 @@ import { Bulletins } from './bulletins.tsx';
 import { useCase } from '../case-context.ts';
 import { StationPage } from '../station-page.tsx';
 import { Unasked } from '../unasked.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Most vehicles have one case: its station need not carry what the others were called. */
 const Earlier = fetchedPart(async () => (await import('./earlier.tsx')).Earlier);
 
 /** What the codes say in plain words, and how many faults they may be. */
 export function Meaning() {
+  const tell = useTell();
   const { record, assessment, state, vehicle } = useCase();
   const [accepting, setAccepting] = useState<string | null>(null);
   const cases = useAppSelector((s) => casesOfVehicle(s.logbook, record.vehicle));
@@ -45,7 +47,7 @@ export function Meaning() {
                 to: `/case/${record.id}/narrow`,
               }
             : {
-                title: 'Next: read the car',
+                title: 'Next: read the {car}',
                 detail: 'There is no code to explain yet.',
                 to: `/case/${record.id}/read`,
               }
@@ -57,7 +59,7 @@ export function Meaning() {
             ? 'Only old (history) codes are stored.'
             : state.scans.length > 0
               ? 'The reading found none.'
-              : 'Read the car first, or look a code up in the search.'}
+              : tell('Read the {car} first, or look a code up in the search.')}
         </Notice>
       ) : null}
       <Unasked />
@@ -123,6 +125,7 @@ export function Meaning() {
 
 /** Codes that the owner lives with, apart from the others. */
 function Accepted({ codes, vehicle }: { codes: readonly AcceptedView[]; vehicle: Vehicle }) {
+  const tell = useTell();
   if (codes.length === 0) return null;
   return (
     <section className={`${SHEET} border-dashed`} aria-labelledby="accepted">
@@ -130,7 +133,7 @@ function Accepted({ codes, vehicle }: { codes: readonly AcceptedView[]; vehicle:
         <h3 id="accepted" className="text-lg">
           Known and accepted
         </h3>
-        <p className="text-[15px] text-ink-2">{LEGAL_CAUTION}</p>
+        <p className="text-[15px] text-ink-2">{tell(LEGAL_CAUTION)}</p>
       </div>
       <ul className="divide-y divide-line">
         {codes.map((c) => (

@@ -115,7 +115,7 @@ function CheckList({
           : `${shown.length} of ${checks.length} checks${shown.length === 0 ? '. Take a filter away to see more.' : ''}`}
       </p>
       {doSomeWait ? (
-        <p className="mb-2">Checks that need a drive are hidden while the car must not be driven.</p>
+        <p className="mb-2">Checks that need a drive are hidden while you must not drive.</p>
       ) : null}
       <ul className="divide-y divide-line">
         {shown.map((c) => (

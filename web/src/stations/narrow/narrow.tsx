@@ -13,9 +13,11 @@ import { Causes } from './causes.tsx';
 import { JawFacts } from './jaw-facts.tsx';
 import { NextCheck } from './next-check.tsx';
 import { Ties } from './ties.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Two jaws: what the car says, what you found, and between them what it can be. */
 export function Narrow() {
+  const tell = useTell();
   const { assessment, record, state } = useCase();
   const [params, setParams] = useSearchParams();
   const [pulled, setPulled] = useState<'car' | 'owner' | null>(null);
@@ -49,6 +51,7 @@ export function Narrow() {
     />
   );
   const readings = new Set(car.filter((f) => f.kind !== 'observation').map((f) => f.entry)).size;
+  const carTitle = tell('The {car} says');
   const carCaption = `from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
   const checks = owner.filter((f) => f.kind === 'check').length;
   const ownerCaption = `${owner.length - checks} ${owner.length - checks === 1 ? 'fact' : 'facts'}, ${checks} ${checks === 1 ? 'check' : 'checks'}`;
@@ -65,7 +68,7 @@ export function Narrow() {
           ref={frame}
           className="relative grid min-h-[400px] flex-1 grid-cols-[1fr_1.18fr_1fr] grid-rows-[minmax(0,1fr)] p-4 pb-3"
         >
-          <Jaw side="car" title="The car says" caption={carCaption}>
+          <Jaw side="car" title={carTitle} caption={carCaption}>
             <JawFacts facts={car} selected={selected} />
             {watch}
           </Jaw>
@@ -82,11 +85,11 @@ export function Narrow() {
         </div>
       ) : (
         <div className="relative flex min-h-[420px] flex-1 flex-col px-[46px] py-2">
-          <Pull side="car" label={`The car says · ${car.length}`} onClick={() => setPulled('car')} />
+          <Pull side="car" label={`${carTitle} · ${car.length}`} onClick={() => setPulled('car')} />
           <Pull side="owner" label={`You found · ${owner.length}`} onClick={() => setPulled('owner')} />
           {held}
           <Dialog
-            title={pulled === 'owner' ? 'You found' : 'The car says'}
+            title={pulled === 'owner' ? 'You found' : carTitle}
             description={pulled === 'owner' ? ownerCaption : carCaption}
             side={pulled === 'owner' ? 'right' : 'left'}
             open={pulled !== null}
@@ -110,7 +113,9 @@ export function Narrow() {
           <Notice title="Nothing to work with yet.">
             {state.scans.length > 0
               ? 'The reading found no fault. Tell us at Warning light what you notice: each fact shortens the list.'
-              : 'Tell us at Warning light what you notice, or read the car. Each fact shortens the list.'}
+              : tell(
+                  'Tell us at Warning light what you notice, or read the {car}. Each fact shortens the list.',
+                )}
           </Notice>
           <Unasked />
         </div>

@@ -15,7 +15,7 @@ const PREPARE = [
   'Level ground, fresh air, in park or neutral, parking brake on.',
   'Find the socket: look at A to E below, in that order. Caps and flaps come off by hand.',
   'The adapter fits one way only, long row to long row. Never force it. Its light comes on as soon as it has power.',
-  'Ignition on, engine not needed. On a button-start car press the button without the brake pedal.',
+  'Ignition on, engine not needed. With a start button, press the button without the brake pedal.',
   'For a long session, connect a battery charger.',
 ];
 

@@ -7,6 +7,7 @@ import { stopLink } from '../../store/link-actions.ts';
 import { putVehicle } from '../../store/logbook-actions.ts';
 import { searchUnits } from '../../store/search-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { Cautions } from '../../ui/cautions.tsx';
 import { BUTTON, FIELD, SHEET, TAG } from '../../ui/classes.ts';
 import { counted } from '../../ui/format.ts';
@@ -16,13 +17,17 @@ import { saveText } from '../../ui/save-text.ts';
 import { useCase } from '../case-context.ts';
 
 const CAUTIONS = [
-  'Parked, handbrake on, nobody in front of the car: control units wake up while they are asked. Lamps may light, relays click and fans start. Keep your hands away from the fans.',
+  'Parked, handbrake on, nobody in front of the {car}: control units wake up while they are asked. Lamps may light, relays click and fans start. Keep your hands away from the fans.',
   `The battery carries all of it. Below 12.2 V connect a charger first; the search stops below ${SEARCH_MIN_VOLTS} V.`,
 ];
 
-/** Looks for the control units of the car, shows them as they are found, and makes a map of them. */
+const SEARCH =
+  'The standard reaches only the engine and transmission. Brakes, airbags, body and the rest keep codes of their own, and no list tells which units a {car} has. This search asks every address on which one may live whether it is there, twice: two to three minutes with a quick adapter. It only reads names, part numbers and codes. It changes, codes and clears nothing.';
+
+/** Looks for the control units of the vehicle, shows them as they are found, and makes a map of them. */
 export function FindUnits() {
   const { record } = useCase();
+  const tell = useTell();
   const dispatch = useAppDispatch();
   const link = useAppSelector((s) => s.link);
   const [isReady, setReady] = useState(false);
@@ -33,7 +38,7 @@ export function FindUnits() {
     <details className={SHEET} open={isSearching || mine !== null || undefined}>
       <summary className="flex min-h-12 items-center px-4 py-2">
         <h3 id="find-units" className="text-lg">
-          Find the control units of this car
+          {tell('Find the control units of this {car}')}
         </h3>
       </summary>
       <div className="space-y-3 px-4 pb-4">
@@ -44,15 +49,8 @@ export function FindUnits() {
         ) : null}
         {status.at === 'talking' ? (
           <>
-            {mine ? null : (
-              <p>
-                The standard reaches only the engine and transmission. Brakes, airbags, body and the rest keep
-                codes of their own, and no list tells which units a car has. This search asks every address on
-                which one may live whether it is there, twice: two to three minutes with a quick adapter. It
-                only reads names, part numbers and codes. It changes, codes and clears nothing.
-              </p>
-            )}
-            <Cautions texts={CAUTIONS} />
+            {mine ? null : <p>{tell(SEARCH)}</p>}
+            <Cautions texts={CAUTIONS.map(tell)} />
             <label className="flex min-h-11 items-center gap-3">
               <input
                 type="checkbox"
@@ -60,7 +58,7 @@ export function FindUnits() {
                 checked={isReady}
                 onChange={(e) => setReady(e.target.checked)}
               />
-              <span>The car is parked, the ignition is on and the engine is off.</span>
+              <span>{tell('The {car} is parked, the ignition is on and the engine is off.')}</span>
             </label>
             <button
               type="button"
@@ -78,6 +76,7 @@ export function FindUnits() {
 }
 
 function HowItEnded({ result }: { result: UnitSearch }) {
+  const tell = useTell();
   const { end, units, asked, of, inUse, isNarrow, gateway } = result;
   const so = `${counted(units.length, 'control unit')} answered.`;
   const found =
@@ -93,8 +92,9 @@ function HowItEnded({ result }: { result: UnitSearch }) {
       <p className="font-semibold">{found}</p>
       {gateway === 'asks-for-key' ? (
         <Notice title="A unit asks for authorisation first.">
-          A gateway protects this car: what lies behind it opens only to the maker’s key or a workshop that
-          has one. What is listed here can be read.
+          {tell(
+            'A gateway protects this {car}: what lies behind it opens only to the maker’s key or a {workshop} that has one. What is listed here can be read.',
+          )}
         </Notice>
       ) : null}
       {gateway === 'lets-little-through' ? (
@@ -111,7 +111,7 @@ function HowItEnded({ result }: { result: UnitSearch }) {
       ) : null}
       {inUse.length > 0 ? (
         <p className="text-[15px] text-ink-2">
-          Left out, because the car itself uses these addresses: {inUse.join(', ')}.
+          {tell('Left out, because the {car} itself uses these addresses:')} {inUse.join(', ')}.
         </p>
       ) : null}
     </div>
@@ -177,7 +177,7 @@ function Found({ units, isOver }: { units: readonly FoundUnit[]; isOver: boolean
                 {isForeign ? (
                   <p>
                     It keeps another vehicle number, <span className="font-mono">{u.vin}</span>: it may come
-                    from another car.
+                    from another vehicle.
                   </p>
                 ) : null}
               </div>

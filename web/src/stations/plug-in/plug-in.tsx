@@ -74,7 +74,7 @@ export function PlugIn() {
   return (
     <StationPage
       title="Connect"
-      lead="The adapter must connect to the car first. This changes nothing in the car."
+      lead="The adapter must connect to the {car} first. This changes nothing in the {car}."
       {...(isTalking
         ? {
             next: {

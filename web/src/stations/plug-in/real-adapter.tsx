@@ -168,7 +168,7 @@ export function RealAdapter({
       <h3 id="real-adapter" className="text-lg">
         Your adapter
       </h3>
-      <p className="text-ink-2">The browser asks you which one. Nothing is changed in the car by reading.</p>
+      <p className="text-ink-2">The browser asks you which one. Reading changes nothing in the vehicle.</p>
       <div className="mt-3 grid items-start gap-x-6 gap-y-4 lg:grid-cols-2">
         {order.map((way) => blocks[way])}
       </div>

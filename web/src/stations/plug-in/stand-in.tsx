@@ -30,7 +30,7 @@ function carLike(vehicle: Vehicle): CarPlan {
 const ADAPTERS: readonly { id: TemperamentId; title: string }[] = [
   { id: 'quick', title: 'Quick' },
   { id: 'slow', title: 'Slow' },
-  { id: 'legacy', title: 'Quick, older car' },
+  { id: 'legacy', title: 'Quick, older vehicle' },
   { id: 'forgetful', title: 'Loses characters' },
   { id: 'clone', title: 'Knows fewer commands' },
   { id: 'blind', title: 'Misses the protocol' },

@@ -22,7 +22,7 @@ import { useTell } from '../../store/use-tell.ts';
 const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: string }>> = {
   unread: {
     title: 'Not yet: read everything first.',
-    why: 'Clearing erases codes, stored conditions and self-checks. It opens after a full reading taken now, on this connection, once its record was written to storage and read back. A reading from before, or from a file, is not enough: the car may have stored something since.',
+    why: 'Clearing erases codes, stored conditions and self-checks. It opens after a full reading taken now, on this connection, once its record was written to storage and read back. A reading from before, or from a file, is not enough: the {car} may have stored something since.',
     next: 'Read everything',
   },
   incomplete: {
@@ -32,7 +32,7 @@ const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: stri
   },
   disconnected: {
     title: 'Not yet: the connection has ended.',
-    why: 'The adapter may have been moved to another car meanwhile. Connect, read everything, then clear.',
+    why: 'The adapter may have been moved to another vehicle meanwhile. Connect, read everything, then clear.',
     next: 'Read again',
   },
   unsafe: {
@@ -47,12 +47,12 @@ const SHUT: Readonly<Record<ShutReason, { title: string; why: string; next: stri
   },
   expired: {
     title: 'Not yet: the reading is more than half an hour old.',
-    why: 'The car may have stored something since. Read everything again, then clear.',
+    why: 'The {car} may have stored something since. Read everything again, then clear.',
     next: 'Read again',
   },
   'other-car': {
-    title: 'Stopped: this is not the car that was read.',
-    why: 'Its vehicle number or its control units are not those of the reading, or it did not say. Nothing was sent. Read everything again in the case of the car that is plugged in.',
+    title: 'Stopped: this is not the {car} that was read.',
+    why: 'Its vehicle number or its control units are not those of the reading, or it did not say. Nothing was sent. Read everything again in the case of the vehicle that is plugged in.',
     next: 'Read again',
   },
   'unknown-outcome': {
@@ -79,7 +79,7 @@ function busyWords(clear: ClearState): string | null {
     case 'storing':
       return 'Reading the record back from storage…';
     case 'checking':
-      return 'Looking at the record and at the car once more…';
+      return 'Looking at the record and at the {car} once more…';
     case 'noting':
       return 'Writing down what is about to be done…';
     case 'sent':
@@ -166,7 +166,7 @@ export function ClearGuard() {
       <div aria-live="polite" className="space-y-3">
         {shut ? (
           <Notice
-            title={shut.title}
+            title={tell(shut.title)}
             {...(clear.at === 'shut' && clear.why !== 'unread' ? { tone: 'strong' as const } : {})}
             action={
               <Link className={BUTTON.solid} to={`/case/${record.id}/read`}>
@@ -174,7 +174,7 @@ export function ClearGuard() {
               </Link>
             }
           >
-            {shut.why}
+            {tell(shut.why)}
           </Notice>
         ) : null}
         {scan && !isSomeDone && clear.at !== 'storing' ? (
@@ -192,10 +192,10 @@ export function ClearGuard() {
             you need a new full reading first.
           </Notice>
         ) : null}
-        {busy ? <p role="status">{busy}</p> : null}
+        {busy ? <p role="status">{tell(busy)}</p> : null}
         {clear.at === 'ready' && clear.why ? (
           <Notice
-            title={isSomeDone ? 'The last one was not cleared.' : 'The car refused to clear.'}
+            title={isSomeDone ? 'The last one was not cleared.' : tell('The {car} refused to clear.')}
             tone="strong"
           >
             {clear.why}

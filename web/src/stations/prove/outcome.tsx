@@ -1,6 +1,7 @@
 import type { OwnProof, ProofView } from '@pincer/core/proof';
 import { counted, percent } from '../../ui/format.ts';
 import { Notice } from '../../ui/notice.tsx';
+import { useTell } from '../../store/use-tell.ts';
 
 /** What was seen since, and how sure that makes it. */
 export function Outcome({ proof }: { proof: ProofView }) {
@@ -43,6 +44,7 @@ const OWN_WORDS: Readonly<Record<OwnProof, string>> = {
 };
 
 function EngineOutcome({ proof }: { proof: ProofView }) {
+  const tell = useTell();
   if (proof.status === 'not-cleared')
     return (
       <p className="text-ink-2">
@@ -83,7 +85,7 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
       )}
       {proof.ownProof.map((own) => (
         <p key={own}>
-          <b>The car’s own proof:</b> {OWN_WORDS[own]}
+          <b>{tell('The {car}’s own proof:')}</b> {OWN_WORDS[own]}
         </p>
       ))}
       {proof.isTold && proof.gone !== null && proof.returned.length === 0 ? (
@@ -96,7 +98,7 @@ function EngineOutcome({ proof }: { proof: ProofView }) {
       ) : null}
       {proof.permanent.length > 0 ? (
         <p className="text-ink-2">
-          Permanent codes (only the car itself can erase them):{' '}
+          {tell('Permanent codes (only the {car} itself can erase them):')}{' '}
           <span className="font-mono">{proof.permanent.join(', ')}</span>.
         </p>
       ) : null}

@@ -7,6 +7,7 @@ import { InspectionPanel } from '../../inspection/inspection-panel.tsx';
 import { StandInPanel } from '../../practice/stand-in-panel.tsx';
 import { scanCar, stopLink } from '../../store/link-actions.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { useTell } from '../../store/use-tell.ts';
 import { BUTTON, SHEET, cx } from '../../ui/classes.ts';
 import { ByHand } from '../../typed/by-hand.tsx';
 import { counted } from '../../ui/format.ts';
@@ -24,6 +25,7 @@ import { Ways } from './ways.tsx';
 /** Clear, guarded; read again; drive; and how sure it is that the fault is gone. */
 export function Prove() {
   const { record, vehicle, assessment, state } = useCase();
+  const tell = useTell();
   const { proof } = assessment;
   const link = useAppSelector((s) => s.link);
   const dispatch = useAppDispatch();
@@ -33,7 +35,7 @@ export function Prove() {
   return (
     <StationPage
       title="Prove it"
-      lead="Clear only what has been saved, or let the car forget by itself. Read again, drive under the same conditions, and close the case once the fault stays away."
+      lead="Clear only what has been saved, or let the {car} forget by itself. Read again, drive under the same conditions, and close the case once the fault stays away."
       next={nextThing(assessment, record.id, state)}
     >
       <div className={cx('grid gap-4 lg:grid-cols-2', state.closed !== null && 'items-start')}>
@@ -66,7 +68,7 @@ export function Prove() {
           )}
           <Outcome proof={proof} />
           {assessment.counters.map((c) => (
-            <Notice key={c.id} title="The car counts otherwise" tone="strong">
+            <Notice key={c.id} title={tell('The {car} counts otherwise')} tone="strong">
               {c.text}
             </Notice>
           ))}
@@ -124,12 +126,12 @@ function nextThing(
         };
       return {
         title: 'Next: clear, when the reading is stored',
-        detail: 'A permanent code goes only when the car itself has seen the check pass.',
+        detail: 'A permanent code goes only when the {car} itself has seen the check pass.',
       };
     case 'unknown-outcome':
       return {
         title: 'Next: read again, do not clear again',
-        detail: 'A clear was sent and no answer came. Only the car can say what is stored now.',
+        detail: 'A clear was sent and no answer came. Only the {car} can say what is stored now.',
       };
     case 'read-again':
       return READ_AGAIN;
@@ -145,7 +147,7 @@ function nextThing(
       return {
         title:
           proof.way === 'repair'
-            ? 'Next: clear it, or drive and let the car forget'
+            ? 'Next: clear it, or drive and let the {car} forget'
             : 'Next: drive under the same conditions, then read',
         detail: watchWords(proof),
       };

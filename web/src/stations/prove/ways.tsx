@@ -25,6 +25,7 @@ const isWay = (value: unknown): value is WayId => WAYS.some((w) => w.id === valu
 
 /** The four ways in which a memory gets empty, each with what it costs. */
 export function Ways() {
+  const tell = useTell();
   const { record, state } = useCase();
   const hasAdapter = state.scans.some((s) => s.via === 'adapter') || state.connection?.outcome === 'talking';
   const hasTyped = state.scans.some((s) => s.via === 'hand');
@@ -36,7 +37,7 @@ export function Ways() {
   return (
     <section aria-labelledby="clear" className={`${SHEET} space-y-3 p-4`}>
       <h3 id="clear" className="text-lg">
-        1 · Clear, or let the car forget
+        {tell('1 · Clear, or let the {car} forget')}
       </h3>
       <Segments label="How the memory gets empty" options={WAYS} value={way} onChange={setWay} />
       {way === 'adapter' ? <ClearGuard /> : null}
@@ -144,16 +145,17 @@ function ByReader() {
   );
 }
 
-/** Repaired and not cleared: what the car does by itself, and how far it is. */
+/** Repaired and not cleared: what the vehicle does by itself, and how far it is. */
 function NoClear() {
+  const tell = useTell();
   const { record, state, assessment } = useCase();
   const { fading } = assessment.proof;
   return (
     <div className="space-y-3">
       <p>
-        Nothing has to be cleared. Once the fault is gone, three good drives in a row put the light out, and
-        about forty warm-ups later the car erases the code by itself. The stored conditions and the
-        self-checks are kept that long, so this is the better way shortly before an inspection.
+        {tell(
+          'Nothing has to be cleared. Once the fault is gone, three good drives in a row put the light out, and about forty warm-ups later the {car} erases the code by itself. The stored conditions and the self-checks are kept that long, so this is the better way shortly before an inspection.',
+        )}
       </p>
       {state.repairs.length === 0 ? (
         <Notice
@@ -180,9 +182,10 @@ function NoClear() {
 
 /** Where a code is on its way out: good trips until the light is out, then warm-ups until it is erased. */
 function Fading({ code, isGone, trips, tripsToLampOff, warmUps, warmUpsToErase }: FadingCode) {
+  const tell = useTell();
   const isLampOff = trips >= tripsToLampOff;
   const words = isGone
-    ? 'erased by the car'
+    ? tell('erased by the {car}')
     : !isLampOff
       ? `${trips} of ${tripsToLampOff} good drives until ${warmUpsToErase > 0 ? 'the light is off' : 'it is erased'}`
       : `the light should be off; about ${Math.max(0, warmUpsToErase - warmUps)} warm-ups until it is erased`;

@@ -1,6 +1,6 @@
 import type { OnBoardTest } from '@pincer/core/assess';
 import { ownUnit, type UnitChoice } from '@pincer/core/words';
-import { useWording } from '../../store/use-tell.ts';
+import { useTell, useWording } from '../../store/use-tell.ts';
 import { SHEET } from '../../ui/classes.ts';
 import { figure, percent } from '../../ui/format.ts';
 import { inOwnUnit, readingName } from '../../ui/reading.ts';
@@ -28,12 +28,13 @@ export function OnBoardTests({
   misfires: readonly { cylinder: number; count: number }[];
 }) {
   const wording = useWording();
+  const tell = useTell();
   if (tests.length === 0) return null;
   const most = Math.max(1, ...misfires.map((m) => m.count));
   return (
     <section className={`${SHEET} space-y-3 p-4`} aria-labelledby="own-tests">
       <h3 id="own-tests" className="text-lg">
-        The car’s own tests
+        {tell('The {car}’s own tests')}
       </h3>
       {misfires.length > 0 ? (
         <div>

@@ -181,14 +181,15 @@ function howWords({ via, isComplete }: EntryOf<'scan'>): string {
 
 /** The engine lamp is not what the car commands: on a car for sale, somebody may have seen to that. */
 function LampNotice({ apart }: { apart: LampApart }) {
+  const tell = useTell();
   return apart === 'dark' ? (
-    <Notice title="The car commands its engine light on, and you see it out." tone="strong">
-      Look at key-on, engine off: every light comes on for a moment. If this one stays dark, its bulb, the
-      instrument panel or the wiring has failed, or somebody made it dark. The codes count all the same. On a
-      car for sale, ask why.
+    <Notice title={tell('The {car} commands its engine light on, and you see it out.')} tone="strong">
+      {tell(
+        'Look at key-on, engine off: every light comes on for a moment. If this one stays dark, its bulb, the instrument panel or the wiring has failed, or somebody made it dark. The codes count all the same. On a {car} for sale, ask why.',
+      )}
     </Notice>
   ) : (
-    <Notice title="You see the engine light on, and the car does not command it.">
+    <Notice title={tell('You see the engine light on, and the {car} does not command it.')}>
       Look again with the engine running. If it went out meanwhile, say so at Warning light. If it is on, the
       fault is in the instrument panel or its wiring, or it is the light of another control unit.
     </Notice>
@@ -206,7 +207,7 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
   return (
     <Notice title={`The memory was cleared ${since.join(' and ')} ago.`} tone="strong">
       {counted(waiting, 'self-check')} {waiting === 1 ? 'has' : 'have'} not run since, so the absence of a
-      code does not prove the car is sound.{' '}
+      code does not prove {tell('the {car} is sound.')}{' '}
       {wasHere
         ? 'You cleared it in this case; Prove says what still has to run.'
         : tell(
@@ -219,6 +220,7 @@ function ClearedNotice({ km, warmUps, waiting, wasHere }: ClearedLately & { wasH
 /** The number that the car reports against the one on file, and the units' software. */
 function Identity({ reading, vehicle }: { reading: Scan; vehicle: Vehicle }) {
   const dispatch = useAppDispatch();
+  const tell = useTell();
   const { verdict, differsAt, sentence, mayMean } = compareVins(reading.vin, vehicle.vin);
   return (
     <section className={`${SHEET} p-4`} aria-labelledby="identity">
@@ -239,12 +241,12 @@ function Identity({ reading, vehicle }: { reading: Scan; vehicle: Vehicle }) {
         </p>
       ) : null}
       <p>
-        <b>{sentence}</b>
+        <b>{tell(sentence)}</b>
       </p>
       {mayMean.length > 0 ? (
         <ul className="mt-1 list-disc pl-5 text-[15px]">
           {mayMean.map((m) => (
-            <li key={m}>{m}</li>
+            <li key={m}>{tell(m)}</li>
           ))}
         </ul>
       ) : null}

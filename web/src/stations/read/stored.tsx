@@ -7,7 +7,7 @@ import { ownUnit } from '@pincer/core/words';
 const WHERE = {
   recordings: 'from your recordings',
   trips: 'from your usual trips',
-  guess: 'as most cars are driven',
+  guess: 'as most vehicles are driven',
 } as const;
 
 /** The stored moment: a sentence, a small picture, what is odd in it, and what recurs. */

@@ -129,6 +129,7 @@ export function Live({
   vehicle: Vehicle;
   guided: GuidedStepId | null;
 }) {
+  const tell = useTell();
   const [seen, setSeen] = useState(() => seenOf(vehicle));
   // While what was recorded is being written, its last look stays.
   useEffect(() => watchService.subscribe(() => setSeen((last) => seenOf(vehicle) ?? last)), [vehicle]);
@@ -149,7 +150,7 @@ export function Live({
           </p>
           {(pace?.silent.length ?? 0) > 0 ? (
             <p className="text-[15px]">
-              The car stopped reporting:{' '}
+              {tell('The {car} stopped reporting:')}{' '}
               {pace?.silent.map((p) => p.toString(16).toUpperCase().padStart(2, '0')).join(', ')}.
             </p>
           ) : null}
