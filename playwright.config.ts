@@ -38,6 +38,9 @@ export const STAND_IN_PORT = STAND_IN;
 
 export default defineConfig({
   testDir: 'e2e',
+  // What a test writes is cleared away when the next run begins, not when another one at the same time does.
+  preserveOutput: 'failures-only',
+  outputDir: `test-results/${String(PORT)}`,
   // A wait ends as soon as what it waits for is there; how long it may last only a shared machine that stands still decides.
   timeout: 120_000,
   expect: { timeout: 20_000 },

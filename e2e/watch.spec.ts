@@ -24,6 +24,34 @@ const key = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('radio', { name, exact: true }).click();
 };
 
+/** Waits until the recording has so many seconds, by its own count. */
+const lasts = (page: Page, seconds: number): Promise<void> =>
+  expect
+    .poll(async () => Number(/Recording, (\d+) s/.exec(await now(page).innerText())?.[1] ?? 0))
+    .toBeGreaterThanOrEqual(seconds);
+
+/** How many pieces of recordings the browser has stored. */
+const piecesStored = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const open = indexedDB.open('pincer');
+        open.onerror = () => {
+          reject(open.error ?? new Error('IndexedDB'));
+        };
+        open.onsuccess = () => {
+          const asked = open.result
+            .transaction('recordings')
+            .objectStore('recordings')
+            .count(IDBKeyRange.bound('chunk:', 'chunk;'));
+          asked.onsuccess = () => {
+            open.result.close();
+            resolve(asked.result);
+          };
+        };
+      }),
+  );
+
 test('what is proposed is recorded, marked, paused and kept; it is judged, opened, zoomed and saved', async ({
   page,
 }) => {
@@ -32,7 +60,7 @@ test('what is proposed is recorded, marked, paused and kept; it is judged, opene
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page)).toContainText(/values a second/);
   await expect(now(page).getByRole('figure', { name: /^Engine speed: 7/ })).toBeVisible();
-  await page.waitForTimeout(4_500);
+  await lasts(page, 4);
   await now(page).getByRole('button', { name: 'Mark this moment' }).click();
   await now(page).getByRole('button', { name: 'Pause' }).click();
   await expect(now(page)).toContainText('Paused');
@@ -100,7 +128,7 @@ test('cut by a reload it is found, and gone on with after connecting again', asy
   await key(page, 'Idle');
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
-  await page.waitForTimeout(4_500);
+  await expect.poll(() => piecesStored(page)).toBeGreaterThan(0);
   await page.reload();
   await expect(page.getByText(/A recording was cut off: Chosen readings/)).toBeVisible();
   await connect(page, 'Nothing');
@@ -118,7 +146,7 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
   await key(page, 'Idle');
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
-  await page.waitForTimeout(3_000);
+  await lasts(page, 3);
   await atTheWheel(page);
   await page.getByRole('button', { name: 'Unplug the adapter' }).click();
   await expect(page.getByText('What was recorded is kept.')).toBeVisible();
@@ -126,9 +154,10 @@ test('cut by a reload it can be kept as it is; the plug pulled out keeps what ca
   await connect(page, 'Nothing');
   await station(page, 'Read');
   await page.getByRole('link', { name: 'Watch and record them' }).click();
+  const kept = await piecesStored(page);
   await page.getByRole('button', { name: 'Watch and record these' }).click();
   await expect(now(page).getByRole('figure', { name: /^Engine speed: / })).toBeVisible();
-  await page.waitForTimeout(4_500);
+  await expect.poll(() => piecesStored(page)).toBeGreaterThan(kept);
   await page.reload();
   await page.getByRole('button', { name: 'Keep what there is' }).click();
   await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(2);
@@ -141,7 +170,7 @@ test('before and after in one picture', async ({ page }) => {
   for (const isMended of [false, true]) {
     if (isMended) await page.getByRole('button', { name: 'Repair its fault' }).click();
     await page.getByRole('button', { name: 'Watch and record these' }).click();
-    await page.waitForTimeout(3_000);
+    await lasts(page, 3);
     await now(page).getByRole('button', { name: 'Stop and keep it' }).click();
     await expect(page.getByRole('button', { name: /^Open Chosen readings/ })).toHaveCount(isMended ? 2 : 1);
   }

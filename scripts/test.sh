@@ -2,6 +2,13 @@
 # Everything: types, lint, units, build, the real interface. Ends in one line for all of them.
 set -uo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
+# Two runs in one checkout would build over each other: the second waits for the first, half an hour at most. What a run that
+# was killed has left running does not hold the lock.
+mkdir -p .cache
+if [ -z "${PINCER_ALONE:-}" ] && command -v flock >/dev/null; then
+  flock --nonblock .cache/test.lock true || echo "Another run of the tests is at work here; this one waits for it."
+  PINCER_ALONE=1 exec flock --close --timeout 1800 .cache/test.lock bash scripts/test.sh
+fi
 # The browser and the packages come side by side; what is wrong with it is said by the second call.
 (PREFER_SHELL=1 source scripts/chromium.sh) >/dev/null 2>&1 &
 browser=$!
@@ -9,7 +16,6 @@ source scripts/install.sh
 wait "$browser" || true
 PREFER_SHELL=1 source scripts/chromium.sh
 set +e
-mkdir -p .cache
 rm -f .cache/jest.json .cache/e2e.json .cache/*.ok
 failed=()
 
@@ -32,8 +38,11 @@ told() { # name: what it said, once it has ended
   [ -f ".cache/$1.ok" ] || failed+=("$1")
 }
 
-step types npm run --silent types
+begin types npm run --silent types
+types=$!
 step lint npm run --silent lint
+wait "$types"
+told types
 begin build npm run --silent build
 build=$!
 step units npx jest --silent --json --outputFile=.cache/jest.json
