@@ -344,7 +344,7 @@ test('by keyboard alone, from the garage to a decision; the focus follows to eac
   for (const key of ['3', '4', '5', '6']) {
     await page.keyboard.press(key);
     await expect(page.locator('#work h2').first()).toBeFocused();
-    await expect(page).toHaveTitle(/^.+ · Pincer$/);
+    await expect(page).toHaveTitle(/^.+ · Tarrow Finch 1\.4 · Pincer$/);
   }
   // On from the heading: the first thing that can be done is reached by Tab, and done by Enter.
   const repair = page.getByRole('button', { name: /repair it yourself/i }).first();

@@ -6,7 +6,7 @@ import type { Vehicle } from '@pincer/core/vehicle';
 export const CODE_STATE_MEANS: Readonly<Record<CodeState, string>> = {
   confirmed: 'confirmed: turns the engine light on',
   pending: 'failed once so far',
-  permanent: 'only the {car} can erase it',
+  permanent: 'only the vehicle can erase it',
   history: 'not failing now',
 };
 

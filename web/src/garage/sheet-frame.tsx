@@ -38,7 +38,10 @@ export function SheetFrame({ vehicle, children }: { vehicle: Vehicle; children: 
     vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? tell('{petrol}') : vehicle.fuel,
     vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
     vehicle.plate,
-  ].filter((x) => x !== null && x !== undefined);
+  ]
+    .filter((x) => x !== null && x !== undefined)
+    // Where the line is too long it breaks between them, not within a number plate.
+    .map((x) => String(x).replaceAll(' ', '\u00a0'));
   return (
     <section className={SHEET} aria-label={vehicle.name}>
       <div className="flex items-baseline justify-between gap-3 border-b border-line px-4 py-3">

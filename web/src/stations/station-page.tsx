@@ -3,6 +3,7 @@ import { BUTTON } from '../ui/classes.ts';
 import { Panels } from '../ui/contained.tsx';
 import { tellFoot } from '../ui/foot.ts';
 import { useTell } from '../store/use-tell.ts';
+import { PageTitle } from './page-title.tsx';
 import { useArrivalFocus } from './use-arrival-focus.ts';
 
 /**
@@ -24,7 +25,7 @@ export function StationPage({
   const tell = useTell();
   return (
     <>
-      <title>{`${title} · Pincer`}</title>
+      <PageTitle of={title} />
       <div className="flex-1 shrink-0 space-y-4 p-3 md:p-4 low:space-y-2 low:p-2">
         <div>
           <h2 ref={heading} tabIndex={-1} className="text-[22px] focus:outline-none low:sr-only">

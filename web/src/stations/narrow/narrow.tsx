@@ -6,6 +6,7 @@ import { Contained } from '../../ui/contained.tsx';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { useCase } from '../case-context.ts';
+import { PageTitle } from '../page-title.tsx';
 import { Unasked } from '../unasked.tsx';
 import { useArrivalFocus } from '../use-arrival-focus.ts';
 import { AddFact } from './add-fact.tsx';
@@ -59,7 +60,7 @@ export function Narrow() {
 
   return (
     <>
-      <title>Narrow it down · Pincer</title>
+      <PageTitle of="Narrow it down" />
       <h2 ref={heading} tabIndex={-1} className="sr-only">
         Narrow it down
       </h2>
