@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import type { CaseRecord } from '@pincer/core/case';
 import type { Vehicle } from '@pincer/core/vehicle';
 import { useAppSelector } from '../store/store.ts';
@@ -38,15 +38,20 @@ export function SheetFrame({ vehicle, children }: { vehicle: Vehicle; children: 
     vehicle.fuel === 'unknown' ? null : vehicle.fuel === 'petrol' ? tell('{petrol}') : vehicle.fuel,
     vehicle.distanceKm === undefined ? null : distance(vehicle.distanceKm, units),
     vehicle.plate,
-  ]
-    .filter((x) => x !== null && x !== undefined)
-    // Where the line is too long it breaks between them, not within a number plate.
-    .map((x) => String(x).replaceAll(' ', '\u00a0'));
+  ].filter((x) => x !== null && x !== undefined);
   return (
     <section className={SHEET} aria-label={vehicle.name}>
-      <div className="flex items-baseline justify-between gap-3 border-b border-line px-4 py-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3 border-b border-line px-4 py-3">
         <h2 className="text-xl">{vehicle.name}</h2>
-        <p className="text-right text-[15px] text-ink-2">{about.join(' · ')}</p>
+        <p className="text-[15px] text-ink-2">
+          {about.map((what, i) => (
+            // Where the line is too long it breaks between them, not within a number plate.
+            <Fragment key={i}>
+              {i > 0 ? ' · ' : ''}
+              <span className="whitespace-nowrap">{what}</span>
+            </Fragment>
+          ))}
+        </p>
       </div>
       <div className="divide-y divide-line">{children}</div>
     </section>
