@@ -17,6 +17,8 @@ wait "$browser" || true
 PREFER_SHELL=1 source scripts/chromium.sh
 set +e
 rm -f .cache/jest.json .cache/e2e.json .cache/*.ok
+# Each run of the interface writes to a folder of its own.
+[ ! -d test-results ] || find test-results -mindepth 1 -maxdepth 1 -mtime +0 -exec rm -rf {} +
 failed=()
 
 step() { # name, command...
