@@ -122,6 +122,19 @@ test('nobody’s van or motorcycle is called a car: the word is tagged', () => {
   expect(bad(asked, (t) => !/(?<!\{)\bcars?\b(?! park\})/i.test(t))).toEqual([]);
 });
 
+test('a rider with a red light is told nothing that only a driver can do', () => {
+  // No motorcycle here has a brake booster.
+  const rules = URGENCY_RULES.filter((r) => !['hard-pedal', 'booster-leaks'].includes(r.id));
+  const told = [
+    ...rules.flatMap((r) =>
+      [r.because, r.then, r.call ?? '', ...(r.minute ?? [])].map((t): Text => [`road ${r.id}`, t]),
+    ),
+    ...GUIDED_STEPS.map((s): Text => [`step ${s.id}`, s.how]),
+  ].map(([where, t]): Text => [where, tell(t, { ...BRITISH, vehicle: 'motorcycle' })]);
+  const drives = /\b(accelerator|parking brake|heater to|foot|both feet|(?<!lever or )pedal)\b/i;
+  expect(bad(told, (t) => !drives.test(t))).toEqual([]);
+});
+
 test('no workshop’s letters without a word for them', () => {
   // The terms stand beside the words once, at the code and in the glossary; nowhere else are they needed.
   const plain = [...TITLES, ...SENTENCES].filter(

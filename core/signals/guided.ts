@@ -58,8 +58,8 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   },
   {
     id: 'hold-2500',
-    title: 'Hold 2,500 rpm',
-    how: 'Parking brake on, out of gear: hold the pedal so that it stays near 2,500 rpm (motorcycles 5,000).',
+    title: 'Hold {2,500 rpm}',
+    how: '{Parking brake on}, out of gear: hold {the accelerator} so that it stays near {2,500 rpm}.',
     caution: 'Keep everyone away from belts and fan, and from in front of the {car}.',
     seconds: 12,
     needs: [
@@ -81,7 +81,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'rev-and-release',
     title: 'Rev and release',
-    how: 'Out of gear, parking brake on: press the pedal quickly to about 3,000 rpm and let go at once, three times.',
+    how: 'Out of gear, {parking brake on}: {press the accelerator} quickly to about {3,000 rpm} and let go at once, three times.',
     caution: 'Only with a warm engine, and never into the red.',
     seconds: 0,
     needs: ['engineSpeed', 'throttle', 'throttleCommand', 'manifold', 'airFlow', 'pedalD', 'pedalE'],

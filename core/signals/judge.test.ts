@@ -119,6 +119,14 @@ describe('plausibility rules', () => {
     );
   });
 
+  test('of a motorcycle no rule is asked that needs a particulate filter', () => {
+    const asked = (isMotorcycle: boolean) =>
+      judge([windowOfScan(makeScan([]), { ...UNKNOWN_ENGINE, isMotorcycle })]).map((j) => j.rule);
+    expect(asked(false)).toContain('filter-pressure');
+    expect(asked(true).filter((rule) => rule.startsWith('filter-'))).toEqual([]);
+    expect(asked(true)).toContain('idle-speed');
+  });
+
   test('an empty reading judges nothing', () => {
     expect(new Set(judge([windowOfScan(makeScan([]), UNKNOWN_ENGINE)]).map((j) => j.verdict))).toEqual(
       new Set(['not-judged']),

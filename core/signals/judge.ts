@@ -179,11 +179,15 @@ function findingBetween(
 
 /** Rules that speak of this kind of engine at all. */
 function rulesFor(window: Window | undefined): readonly Rule<RuleId>[] {
-  return !window ? RULES : window.engine.isDiesel ? RULES_OF.diesel : RULES_OF.petrol;
+  if (!window) return RULES;
+  const { isDiesel, isMotorcycle } = window.engine;
+  return isDiesel ? RULES_OF.diesel : isMotorcycle ? RULES_OF.motorcycle : RULES_OF.petrol;
 }
 const RULES_OF = {
   diesel: RULES.filter((r) => !r.engines || r.engines === 'diesel'),
   petrol: RULES.filter((r) => !r.engines || r.engines !== 'diesel'),
+  // None has a particulate filter.
+  motorcycle: RULES.filter((r) => r.engines !== 'diesel' && !r.id.startsWith('filter-')),
 };
 
 const GRAVITY: Readonly<Record<Finding['verdict'], number>> = {

@@ -44,6 +44,7 @@ interface PreliminaryCheckRule {
   when: (known: Known) => boolean;
 }
 
+const isRidden = ({ vehicle }: Known): boolean => vehicle.kind === 'motorcycle';
 const burns = ({ vehicle }: Known): boolean => vehicle.fuel !== 'electric';
 
 /** Cheap things first, in the order in which they are offered. */
@@ -53,7 +54,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
     title: 'Release the parking brake fully',
     why: 'A lever one notch up lights the same light as lost brake fluid.',
     check: 'parking-brake-try',
-    when: ({ isLit }) => isLit('brakes'),
+    when: (k) => !isRidden(k) && k.isLit('brakes'),
   },
   {
     id: 'brake-fluid',
@@ -132,9 +133,10 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
     title: 'Turn the steering wheel from lock to lock',
     why: 'After a {flat battery} the steering angle often has to be relearned.',
     check: 'lock-to-lock',
-    when: ({ isLit, isYes }) =>
-      (isLit('stability') || isLit('steering')) &&
-      (isYes('before:battery') || isYes('before:jump') || isYes('before:worked-on')),
+    when: (k) =>
+      !isRidden(k) &&
+      (k.isLit('stability') || k.isLit('steering')) &&
+      (k.isYes('before:battery') || k.isYes('before:jump') || k.isYes('before:worked-on')),
   },
   {
     id: 'seat',
@@ -153,7 +155,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
   {
     id: 'handbook',
     title: 'Look the light up in the {handbook}',
-    why: 'It is in the glove box and was written for this {car}.',
+    why: 'It is {in the glove box} and was written for this {car}.',
     minutes: 3,
     when: ({ isLit }) => isLit('other') || isLit('gearbox') || isLit('steering'),
   },

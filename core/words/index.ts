@@ -15,5 +15,5 @@ export {
   type UnitPreset,
   type Units,
 } from './units.ts';
-export { type VehicleWord } from './vehicle-word.ts';
+export { RIDING, type VehicleWord } from './vehicle-word.ts';
 export { AMERICAN, VOCABULARIES, wordIn, wordsIn, type Vocabulary } from './vocabulary.ts';

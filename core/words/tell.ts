@@ -10,7 +10,7 @@ export interface Wording {
   vehicle?: VehicleWord | undefined;
 }
 
-const TAG = /\{([^{}]{1,48})\}/g;
+const TAG = /\{([^{}]{1,64})\}/g;
 const NUMBER = String.raw`[-−±]?\d[\d,]*(?:\.\d+)?`;
 const QUANTITY = new RegExp(
   String.raw`^(${NUMBER})(?:( to | and | or |–)(${NUMBER}))? (km/h|km|m|°C|K|kPa|bar|mm|cm|L/100 km|L/h|L|qt|Nm|kg)$`,

@@ -3,13 +3,43 @@ export type VehicleWord = 'car' | 'van' | 'motorcycle';
 
 const TAG = /^([Cc])ar(s?)$/;
 
+/** What is done otherwise by who rides: texts hold the driver's words in braces. */
+export const RIDING: Readonly<Record<string, string>> = {
+  '2,500 rpm': '5,000 rpm',
+  '3,000 rpm': '6,000 rpm',
+  'accelerator pedal': 'throttle grip',
+  'brake pedal': 'brake lever or pedal',
+  'ease off the accelerator': 'ease off the throttle',
+  'foot off the accelerator': 'close the throttle',
+  'in park or neutral': 'in neutral',
+  'in the glove box': 'under the seat or among the papers',
+  'is the parking brake fully off?': 'Does nothing hold a brake on?',
+  'it takes heat out of the engine': 'the engine then makes less heat',
+  'parking brake on': 'on its stand',
+  pedal: 'lever or pedal',
+  'press the accelerator': 'open the throttle',
+  'release the parking brake fully': 'see that nothing holds a brake on',
+  'set the heater to its hottest and the fan to full': 'close the throttle',
+  'set the heater to its hottest, foot off the accelerator': 'close the throttle',
+  'steering and brakes keep their help while the engine turns': 'brake gently, with both brakes',
+  'the accelerator': 'the throttle',
+  'the parking brake': 'the other brake',
+  'with a start button, press it without the brake pedal.': 'The engine stop switch stands at “run”.',
+};
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /**
- * The word for the vehicle that a text speaks of: texts hold `{car}`, `{Car}`, `{cars}` or `{Cars}`.
+ * The word for the vehicle that a text speaks of, `{car}`, `{Car}`, `{cars}` or `{Cars}`, and what its owner does:
+ * `{Foot off the accelerator}`.
  * @returns null for any other tag
  */
 export function vehicleWord(tag: string, vehicle: VehicleWord = 'car'): string | null {
   const found = TAG.exec(tag);
-  if (!found) return null;
-  const [, first, s = ''] = found;
-  return `${first === 'C' ? vehicle.charAt(0).toUpperCase() + vehicle.slice(1) : vehicle}${s}`;
+  if (found) return `${found[1] === 'C' ? capital(vehicle) : vehicle}${found[2] ?? ''}`;
+  const plain = tag.charAt(0).toLowerCase() + tag.slice(1);
+  const other = Object.hasOwn(RIDING, plain) ? RIDING[plain] : undefined;
+  if (other === undefined) return null;
+  if (vehicle !== 'motorcycle') return tag;
+  return tag === plain ? other : capital(other);
 }

@@ -24,6 +24,17 @@ test('what stands in the garage is called what it is, in either English; a car w
   expect(tell('{car park}, {carpet}', { ...BRITISH, vehicle: 'van' })).toBe('car park, {carpet}');
 });
 
+test('who rides is told what a rider does, and who drives what a driver does', () => {
+  const text = '{Foot off the accelerator}, hold {2,500 rpm}, then {parking brake on}.';
+  expect(tell(text, { ...BRITISH, vehicle: 'motorcycle' })).toBe(
+    'Close the throttle, hold 5,000 rpm, then on its stand.',
+  );
+  for (const vehicle of ['car', 'van', undefined] as const)
+    expect(tell(text, { ...AMERICAN_OWNER, vehicle })).toBe(
+      'Foot off the accelerator, hold 2,500 rpm, then parking brake on.',
+    );
+});
+
 describe('a text in the owner’s words', () => {
   test.each([
     [

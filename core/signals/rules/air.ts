@@ -164,7 +164,7 @@ export const AIR_RULES = [
     expected: `{${WITHOUT_LOAD.low} to ${WITHOUT_LOAD.high} kPa}, holding speed in neutral`,
     source:
       'Without load the throttle hardly opens, so pressure stays low; a blocked exhaust or a stuck sensor raises it',
-    toJudge: 'Hold 2,500 rpm in neutral, warm.',
+    toJudge: 'Hold {2,500 rpm} in neutral, warm.',
     // A fast cold idle is not yet a raised engine.
     judge: (of, w) =>
       (w.stats['engineSpeed']?.mean ?? 0) < 1_800

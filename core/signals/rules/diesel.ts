@@ -154,7 +154,7 @@ export const DIESEL_RULES = [
     expected: `up to {${FILTER_TAKES} kPa} at 1,000 rpm, growing with flow; {${fixed(FILTER_TAKES * 2.5 ** FLOW_GROWS)} kPa} at 2,500 rpm without load`,
     source:
       '{Workshop} practice: soot and ash raise it; near nothing at speed means a cracked filter or hose',
-    toJudge: 'Read warm at idle and while holding 2,500 rpm.',
+    toJudge: 'Read warm at idle and while holding {2,500 rpm}.',
     judge: (of, w) => {
       const drop = of('filterDrop').mean;
       const rpm = of('engineSpeed').mean;
@@ -172,7 +172,7 @@ export const DIESEL_RULES = [
     expected: 'little pressure with little soot, more with more',
     source:
       '{Workshop} practice: much pressure with little soot is ash or a blocked filter, none with much soot a crack or a hose off',
-    toJudge: 'Read warm while holding 2,500 rpm or at a steady speed.',
+    toJudge: 'Read warm while holding {2,500 rpm} or at a steady speed.',
     judge: (of, w) => {
       const [drop, soot] = [of('filterDrop').mean, of('soot').mean];
       const flow = filterFlow(of('engineSpeed').mean, w);

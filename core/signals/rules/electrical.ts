@@ -57,7 +57,7 @@ export const ELECTRICAL_RULES = [
     needs: ['volts'],
     expected: limitWords(RAISED, 'V'),
     source: 'An alternator gives its most above about 2,000 rpm',
-    toJudge: 'Read while holding 2,500 rpm (motorcycles 5,000).',
+    toJudge: 'Read while holding {2,500 rpm}.',
     judge: (of) => graded(of('volts').mean, RAISED, `${fixed(of('volts').mean, 1)} V`),
   }),
   rule({

@@ -18,10 +18,10 @@ export const EXHAUST_RULES = [
     isOfBank: true,
     engines: 'petrol',
     seconds: 8,
-    expected: `${SOUND_SWINGS} times or more in ten seconds at 2,500 rpm`,
+    expected: `${SOUND_SWINGS} times or more in ten seconds at {2,500 rpm}`,
     source: 'Narrow-band sensors cross 0.45 V each time the mixture is corrected',
     toJudge:
-      'Record ten seconds at 2,500 rpm, warm, with few readings at once: too few samples do not show the swings.',
+      'Record ten seconds at {2,500 rpm}, warm, with few readings at once: too few samples do not show the swings.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const s = of('frontOxygen');
@@ -44,7 +44,7 @@ export const EXHAUST_RULES = [
     seconds: 8,
     expected: `from under ${SWINGS.under} to over ${SWINGS.over} V`,
     source: 'A hot narrow-band sensor swings 0.1 to 0.9 V',
-    toJudge: 'Record ten seconds at 2,500 rpm, warm.',
+    toJudge: 'Record ten seconds at {2,500 rpm}, warm.',
     judge: (of, w) => {
       if (!isSteered(w)) return null;
       const { min, max, count } = of('frontOxygen');
@@ -62,7 +62,7 @@ export const EXHAUST_RULES = [
     seconds: 8,
     expected: `moves less than ${REAR_AGAINST_FRONT * 100} % as far as the front one`,
     source: 'A sound hot catalyst stores oxygen and evens the swings out',
-    toJudge: 'Record ten seconds at 2,500 rpm after ten minutes of driving: the catalyst has to be hot.',
+    toJudge: 'Record ten seconds at {2,500 rpm} after ten minutes of driving: the catalyst has to be hot.',
     judge: (of, w) => {
       if (!isSteered(w) || !isCatalystHot(w)) return null;
       const [f, r] = [of('frontOxygen'), of('rearOxygen')];

@@ -66,7 +66,7 @@ export const FUEL_RULES = [
     expected: `within ${TRIMS_DIFFER} % of each other`,
     source:
       'A fixed leak counts most at idle and recovers with speed; short fuel delivery and an air flow read too low grow with load',
-    toJudge: 'Record both: idle warm, then hold 2,500 rpm or cruise.',
+    toJudge: 'Record both: idle warm, then hold {2,500 rpm} or cruise.',
     judge: (of, w, ofOther) => {
       if (!isSteered(w)) return null;
       const [idle, above] = [of, ofOther].map((f) => f('shortTrim').mean + f('longTrim').mean) as [
@@ -82,7 +82,7 @@ export const FUEL_RULES = [
     'trims-load',
     'Mixture correction above idle',
     ['raised', 'driving', 'cruise'],
-    'Read while holding 2,500 rpm, warm.',
+    'Read while holding {2,500 rpm}, warm.',
   ),
   rule({
     id: 'trims-banks',

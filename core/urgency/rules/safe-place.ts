@@ -10,7 +10,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'The engine light is flashing: a misfire is overheating the catalyst.',
     then: 'Ease off, drive as gently as you can to the nearest safe place and stop. Every minute of hard driving can ruin the catalyst.',
     minute: [
-      'Ease off the pedal until it stops flashing; no {overtaking}, no hills.',
+      '{Ease off the accelerator} until it stops flashing; no {overtaking}, no hills.',
       'Go to the nearest safe place, not home, and stop.',
       'Do not park on dry grass: the catalyst underneath may be red hot.',
     ],
@@ -53,7 +53,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'It misfires and shakes: unburnt fuel reaches the catalyst.',
     then: 'Drive no further than to a safe place, without load.',
     minute: [
-      'Ease off the pedal; no hills and no {overtaking}.',
+      '{Ease off the accelerator}; no hills and no {overtaking}.',
       'Drive to the nearest safe place, then switch off.',
     ],
     call: 'A tow, if it shakes at idle as well.',
@@ -177,7 +177,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
       (yes('sign:limp')(f) || yes('sign:weak')(f)) &&
       code('code:throttle', 'code:pedal', 'code:crank-sensor')(f),
     because:
-      'It has hardly any power, and the throttle, the pedal or the crankshaft sensor reports a fault: it may stop in traffic.',
+      'It has hardly any power, and the throttle, the {accelerator pedal} or the crankshaft sensor reports a fault: it may stop in traffic.',
     then: 'Leave fast and narrow roads at once; drive no further than to a safe place.',
     minute: [
       'Hazard lights on, keep to the side of the road, and cross no main road.',
@@ -191,12 +191,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: found('brake-fluid-low'),
     because: 'The brake fluid is at or below the lower mark: the pads are worn, or a circuit leaks.',
-    then: 'Drive only to a safe place, and not if the pedal is soft. Do not just top it up. Brakes are work for a qualified {workshop}.',
+    then: 'Drive only to a safe place, and not if the {pedal} is soft. Do not just top it up. Brakes are work for a qualified {workshop}.',
     minute: [
-      'Press the pedal hard for half a minute: if it sinks, do not move the {car}.',
+      'Press the {pedal} hard for half a minute: if it sinks, do not move the {car}.',
       'Look at the wheels and below the {car}: wet means do not move it.',
     ],
-    call: 'A {workshop}; by tow, if anything is wet or the pedal is soft.',
+    call: 'A {workshop}; by tow, if anything is wet or the {pedal} is soft.',
     once: 'pads and circuit have been checked',
   },
   {
@@ -243,7 +243,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     then: 'Drive only to the nearest safe place, without load.',
     minute: [
       'Watch the temperature; stop and switch off if it climbs.',
-      'Set the heater to its hottest and the fan to full.',
+      '{Set the heater to its hottest and the fan to full}.',
     ],
     call: 'A {breakdown service}, if the temperature climbs.',
     once: 'the coolant circulates again',
@@ -351,12 +351,12 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     level: 'safe-place',
     holds: onPart('brakes', 'brake-fluid', 'brake-booster', 'booster-pressure-sensor'),
     because: 'The brakes themselves report a fault: fluid, booster or heat.',
-    then: 'Once parked, try the pedal; drive no further than a safe place. Brakes are work for a qualified {workshop}.',
+    then: 'Once parked, try the {pedal}; drive no further than a safe place. Brakes are work for a qualified {workshop}.',
     minute: [
-      'Slow down with the gears and press the pedal gently: does it feel as usual?',
+      'Slow down with the gears and press the {pedal} gently: does it feel as usual?',
       'Hard, or sinking: stop where it is safe and leave it there.',
     ],
-    call: 'A tow, if the pedal does not feel as usual.',
+    call: 'A tow, if the {pedal} does not feel as usual.',
     once: 'the brakes have been checked',
   },
   {
@@ -382,7 +382,7 @@ export const SAFE_PLACE: readonly UrgencyRule[] = [
     because: 'Coolant is low or not circulating: the engine will overheat.',
     then: 'Stop before the gauge rises; look at the level when it is cold.',
     minute: [
-      'Set the heater to its hottest and take your foot off the pedal.',
+      '{Set the heater to its hottest, foot off the accelerator}.',
       'Stop where it is safe and switch off; leave the cap closed.',
     ],
     call: 'Anybody who can bring coolant, or a {breakdown service}.',

@@ -280,7 +280,7 @@ export const SHORT_TRIPS: readonly UrgencyRule[] = [
     id: 'pedal-jumps',
     level: 'short-trips',
     holds: found('pedal-jumps'),
-    because: 'The pedal’s or the throttle’s signal jumps: it may cut its power at any moment.',
+    because: 'The {accelerator pedal}’s or the throttle’s signal jumps: it may cut its power at any moment.',
     then: 'Make short trips, with no {motorway} and no {overtaking}.',
     once: 'the sensor has been replaced',
   },

@@ -10,8 +10,8 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'The oil pressure light is on: without pressure the bearings are gone in minutes.',
     then: 'Stop where it is safe and switch off now. Check the oil level after five minutes. It lights at key-on in every {car}: what counts is whether it goes out within five seconds of starting; if not, switch off at once.',
     minute: [
-      'Foot off the accelerator, out of gear, roll to a safe place; steering and brakes keep their help while the engine turns.',
-      'Hazard lights on, switch the engine off as soon as it stands, parking brake on.',
+      '{Foot off the accelerator}, out of gear, roll to a safe place; {steering and brakes keep their help while the engine turns}.',
+      'Hazard lights on, switch the engine off as soon as it stands, {parking brake on}.',
       'After five minutes on level ground read the oil level; below the mark: top up, then start once and watch the light for five seconds.',
     ],
     call: 'A {breakdown service} or a tow; tell them which light or code it is.',
@@ -38,7 +38,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'The temperature light is on: an overheated engine warps its head.',
     then: 'Stop and switch off. Do not open the coolant cap, it is under pressure; wait half an hour.',
     minute: [
-      'Set the heater to hottest and the fan to full: it takes heat out of the engine while you pull over.',
+      '{Set the heater to its hottest and the fan to full} while you pull over: {it takes heat out of the engine}.',
       'Stop where it is safe, switch off, and leave the cap closed: it would scald you.',
       'Wait half an hour, then read the level at the tank from outside.',
     ],
@@ -50,13 +50,13 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     level: 'stop-here',
     holds: lit('brakes'),
     because: 'The brake light is on: fluid may be low or a circuit lost.',
-    then: 'Stop gently. Is the parking brake fully off? If the light stays on, or the pedal is soft, sinks or is unusually hard, have it towed.',
+    then: 'Stop gently. {Is the parking brake fully off?} If the light stays on, or the {pedal} is soft, sinks or is unusually hard, have it towed.',
     minute: [
-      'Press the pedal gently: does it feel as usual? Use the gears to slow down as well.',
-      'Once stopped, release the parking brake fully. If the light goes out, that was it.',
+      'Press the {pedal} gently: does it feel as usual? Use the gears to slow down as well.',
+      'Once stopped, {release the parking brake fully}. If the light goes out, that was it.',
       'Otherwise stop where it is safe and leave it there.',
     ],
-    call: 'A tow. With a soft pedal, do not drive it another {metre}.',
+    call: 'A tow. With a soft {pedal}, do not drive it another {metre}.',
     once: 'the brakes have been checked',
   },
   {
@@ -66,7 +66,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'A red light or message is on: red means stop.',
     then: 'Stop where it is safe, switch off, and look it up in the {handbook} before you go on.',
     minute: [
-      'Foot off the accelerator, stop where it is safe, hazard lights on.',
+      '{Foot off the accelerator}, stop where it is safe, hazard lights on.',
       'Switch off. Look for “warning lights” in the {handbook}’s index.',
     ],
     call: 'A {breakdown service}, if the {handbook} says stop or says nothing.',
@@ -76,10 +76,10 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     id: 'long-pedal',
     level: 'stop-here',
     holds: found('brake-pedal-soft'),
-    because: 'The brake pedal is soft or sinks: a brake circuit may have lost its fluid.',
+    because: 'The {brake pedal} is soft or sinks: a brake circuit may have lost its fluid.',
     then: 'Do not drive it. Brakes are work for a qualified {workshop}.',
     minute: [
-      'Pump the pedal; slow down with the gears and, gently, the parking brake.',
+      'Pump the {pedal}; slow down with the gears and, gently, {the parking brake}.',
       'Stop where it is safe and leave it there.',
     ],
     call: 'A tow. Nobody drives it another {metre}.',
@@ -173,7 +173,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'It knocks deep in the engine: a bearing may be failing.',
     then: 'Switch off and do not start it again before the oil has been checked.',
     minute: [
-      'Foot off the pedal, out of gear, stop where it is safe, switch off.',
+      '{Foot off the accelerator}, out of gear, stop where it is safe, switch off.',
       'After five minutes read the oil level.',
     ],
     call: 'A {breakdown service}; ask for a tow, and do not let them start it.',
@@ -186,7 +186,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'The temperature is too high: an overheated engine warps its head.',
     then: 'Stop and switch off before the light comes. Do not open the coolant cap.',
     minute: [
-      'Set the heater to its hottest and the fan to full while you pull over.',
+      '{Set the heater to its hottest and the fan to full} while you pull over.',
       'Switch off and wait half an hour with the cap closed.',
     ],
     call: 'A {breakdown service}, if the coolant is low or drops again after topping up.',
@@ -200,7 +200,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     because: 'The control unit reports an overheated engine or low oil pressure.',
     then: 'Stop and switch off. Let it cool, check oil and coolant when cold.',
     minute: [
-      'Foot off the pedal, stop where it is safe, switch off.',
+      '{Foot off the accelerator}, stop where it is safe, switch off.',
       'Leave the coolant cap closed; wait half an hour.',
     ],
     call: 'A {breakdown service} or a tow; tell them which light or code it is.',

@@ -10,7 +10,7 @@ const KEYS: readonly { id: Mode; title: string }[] = [
   { id: 'off', title: 'Off' },
   { id: 'key-on', title: 'On' },
   { id: 'idle', title: 'Idle' },
-  { id: 'raised', title: '2,500 rpm' },
+  { id: 'raised', title: '{2,500 rpm}' },
 ];
 
 /** Drive the simulated car: its key, a drive, a repair, the plug. Folded where something else has to stay in sight. */
@@ -25,7 +25,7 @@ export function StandInPanel({ isFolded = false }: { isFolded?: boolean }) {
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Segments
           label={tell('Ignition and engine of the simulated {car}')}
-          options={KEYS}
+          options={KEYS.map((key) => ({ ...key, title: tell(key.title) }))}
           value={standIn.mode}
           onChange={(m) => void dispatch(setStandInMode(m))}
         />

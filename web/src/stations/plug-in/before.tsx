@@ -12,10 +12,10 @@ const COVERAGE_WORDS = {
 } as const;
 
 const PREPARE = [
-  'Level ground, fresh air, in park or neutral, parking brake on.',
+  'Level ground, fresh air, {in park or neutral}, {parking brake on}.',
   'Find the socket: look at A to E below, in that order. Caps and flaps come off by hand.',
   'The adapter fits one way only, long row to long row. Never force it. Its light comes on as soon as it has power.',
-  'Ignition on, engine not needed. With a start button, press the button without the brake pedal.',
+  'Ignition on, engine not needed. {With a start button, press it without the brake pedal.}',
   'For a long session, connect a battery charger.',
 ];
 
@@ -43,7 +43,7 @@ export function Before({
             </p>
             <ol className="list-decimal space-y-1 pl-5">
               {PREPARE.map((p) => (
-                <li key={p}>{p}</li>
+                <li key={p}>{tell(p)}</li>
               ))}
             </ol>
           </div>

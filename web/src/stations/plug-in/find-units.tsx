@@ -17,7 +17,7 @@ import { saveText } from '../../ui/save-text.ts';
 import { useCase } from '../case-context.ts';
 
 const CAUTIONS = [
-  'Parked, handbrake on, nobody in front of the {car}: control units wake up while they are asked. Lamps may light, relays click and fans start. Keep your hands away from the fans.',
+  'Parked, {parking brake on}, nobody in front of the {car}: control units wake up while they are asked. Lamps may light, relays click and fans start. Keep your hands away from the fans.',
   `The battery carries all of it. Below 12.2 V connect a charger first; the search stops below ${SEARCH_MIN_VOLTS} V.`,
 ];
 

@@ -225,6 +225,7 @@ function Guide({ step, vehicle }: { step: GuidedStepId; vehicle: Vehicle }) {
 
 /** Move something, and see whether and how fast a reading follows; or wiggle a loom and hear each drop-out. */
 function MoveTest({ channels, seconds }: { channels: Recording['channels']; seconds: number }) {
+  const tell = useTell();
   const wording = useWording();
   const [channel, setChannel] = useState('');
   const [movedAt, setMovedAt] = useState<number | null>(null);
@@ -277,9 +278,9 @@ function MoveTest({ channels, seconds }: { channels: Recording['channels']; seco
           </select>
         </label>
         <p className="text-[15px] text-ink-2">
-          With the ignition on and the engine off, press the pedal or wiggle the connector. Switch the
-          ignition off before you unplug anything. Keep hands off belts and fan; touch nothing yellow or
-          orange.
+          {tell(
+            'With the ignition on and the engine off, {press the accelerator} or wiggle the connector. Switch the ignition off before you unplug anything. Keep hands off belts and fan; touch nothing yellow or orange.',
+          )}
         </p>
         <div className="flex flex-wrap items-center gap-2">
           <button
