@@ -21,7 +21,7 @@ export const CAUTIONS = {
     'Disconnect the negative (ground/earth) cable first, reconnect it last. Never lay metal across the terminals; batteries give off explosive gas and contain acid.',
   jacking:
     'Never get under a {car} held by a jack alone: firm level ground, wheels chocked, {axle stands} under the marked points.',
-  driving: 'Never read or type while driving; a passenger does it.',
+  driving: 'Never read or type while driving; {a passenger does it}.',
   torque:
     'Start every thread by hand, then tighten to the {workshop manual}’s torque. Spark plugs and coil bolts strip easily in {aluminium}.',
   'vacuum-hose':

@@ -325,7 +325,7 @@ export const MEASUREMENTS: Readonly<Record<string, Measurement>> = {
   'gear-speed-ohms': ohms(winding(200, 2_000), { source: PICK_UP }),
   'clutch-uphill': measure(
     'speed',
-    'On the road, the same gear for both; a passenger reads.',
+    'On the road, the same gear for both; {a passenger reads}.',
     [
       { name: 'Engine speed, light throttle (rpm)', expected: MANUAL },
       { name: 'Road speed, light throttle', expected: MANUAL },

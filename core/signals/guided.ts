@@ -19,7 +19,7 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'key-on',
     title: 'Key on, engine off',
-    how: 'Ignition on, do not start. Feet off the pedals.',
+    how: 'Ignition on, do not start. {Feet off the pedals}.',
     caution: null,
     seconds: 5,
     needs: [
@@ -89,8 +89,8 @@ export const GUIDED_STEPS: readonly GuidedStep[] = [
   {
     id: 'steady-cruise',
     title: 'Steady cruise',
-    how: 'On an open road at a steady {60–90 km/h}. A passenger watches this, not the driver.',
-    caution: 'Never read or type while driving; a passenger does it.',
+    how: 'On an open road at a steady {60–90 km/h}. {A passenger watches this, not the driver}.',
+    caution: 'Never read or type while driving; {a passenger does it}.',
     seconds: 30,
     needs: [
       'engineSpeed',

@@ -7,14 +7,21 @@ const TAG = /^([Cc])ar(s?)$/;
 export const RIDING: Readonly<Record<string, string>> = {
   '2,500 rpm': '5,000 rpm',
   '3,000 rpm': '6,000 rpm',
+  'a passenger compares': 'record, then compare',
+  'a passenger does it': 'let it record by itself',
+  'a passenger notes': 'stop to note',
+  'a passenger reads': 'let it record by itself',
+  'a passenger watches this, not the driver': 'it records by itself: look at it when you have stopped',
   'accelerator pedal': 'throttle grip',
   'brake pedal': 'brake lever or pedal',
   'ease off the accelerator': 'ease off the throttle',
+  'feet off the pedals': 'throttle closed',
   'foot off the accelerator': 'close the throttle',
   'in park or neutral': 'in neutral',
   'in the glove box': 'under the seat or among the papers',
-  'is the parking brake fully off?': 'Does nothing hold a brake on?',
+  'is the parking brake fully off?': 'does nothing hold a brake on?',
   'it takes heat out of the engine': 'the engine then makes less heat',
+  'let a passenger read this while you drive. Stop before you type': 'stop before you read or type',
   'parking brake on': 'on its stand',
   pedal: 'lever or pedal',
   'press the accelerator': 'open the throttle',
@@ -24,7 +31,7 @@ export const RIDING: Readonly<Record<string, string>> = {
   'steering and brakes keep their help while the engine turns': 'brake gently, with both brakes',
   'the accelerator': 'the throttle',
   'the parking brake': 'the other brake',
-  'with a start button, press it without the brake pedal.': 'The engine stop switch stands at “run”.',
+  'with a start button, press it without the brake pedal': 'the engine stop switch stands at “run”',
 };
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

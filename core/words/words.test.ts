@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   AMERICAN,
+  RIDING,
   inEveryEnglish,
   ownUnit,
   tell,
@@ -33,6 +34,9 @@ test('who rides is told what a rider does, and who drives what a driver does', (
     expect(tell(text, { ...AMERICAN_OWNER, vehicle })).toBe(
       'Foot off the accelerator, hold 2,500 rpm, then parking brake on.',
     );
+  // None is too long to be a tag.
+  for (const [driving, riding] of Object.entries(RIDING))
+    expect(tell(`{${driving}}`, { ...BRITISH, vehicle: 'motorcycle' })).toBe(riding);
 });
 
 describe('a text in the owner’s words', () => {

@@ -10,7 +10,7 @@ export const COOLING_CHECKS: readonly Check[] = [
   },
   {
     id: 'warm-up', title: 'Time the warm-up', scope: 'engine', system: 'cooling', minutes: 15, needsDriving: true, cost: 0, tools: [], cautions: ['driving'],
-    how: 'Start cold and drive normally; a passenger notes the coolant temperature every two minutes. It should pass {80 °C} within 10 to 15 minutes and stay there.',
+    how: 'Start cold and drive normally; {a passenger notes} the coolant temperature every two minutes. It should pass {80 °C} within 10 to 15 minutes and stay there.',
     outcomes: [found('reaches', 'Past {80 °C} and stays', 'The thermostat works.'), found('cool', 'Stays below, or falls on the open road', 'The thermostat is stuck open.')],
     otherwise: [0.96, 0.04], given: { 'thermostat-open': [0.06, 0.94] },
   },

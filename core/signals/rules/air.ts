@@ -247,7 +247,7 @@ export const AIR_RULES = [
     seconds: 10,
     expected: `within ${IDLE_WANDERS} rpm over ten seconds`,
     source: '{Workshop} practice; a misfiring cylinder makes it waver',
-    toJudge: 'Record ten seconds at warm idle, feet off.',
+    toJudge: 'Record ten seconds at warm idle, {feet off the pedals}.',
     judge: (of, w) => {
       // Without a coolant temperature nobody knows whether it is still on its way down from the cold idle.
       if ((w.stats['coolant']?.mean ?? -40) <= -38) return null;

@@ -148,7 +148,7 @@ export const TEMPERATURE_RULES = [
     needs: ['intake', 'outside'],
     expected: `from {${-OVER_OUTSIDE.low} K} below to {${OVER_OUTSIDE.high} K} above the outside air while moving`,
     source: 'Moving air cools the intake; turbocharged engines read after their cooler',
-    toJudge: 'Read while driving; a passenger does it.',
+    toJudge: 'Read while driving; {a passenger does it}.',
     judge: (of) => {
       const [t, o] = [of('intake').mean, of('outside').mean];
       if (isRail(t) || isRail(o)) return null;

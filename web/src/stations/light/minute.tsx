@@ -1,8 +1,10 @@
 import { Phone } from 'lucide-react';
 import { levelRank, type Allowance } from '@pincer/core/urgency';
+import { useTell } from '../../store/use-tell.ts';
 
 /** What to do in the next minute, for what stops the car: steps, and whom to call. */
 export function Minute({ allowance }: { allowance: Allowance }) {
+  const tell = useTell();
   const urgent = allowance.reasons.filter((r) => r.isDeciding && r.minute.length > 0);
   if (levelRank(allowance.level) > levelRank('safe-place') || urgent.length === 0) return null;
   return (
@@ -38,7 +40,7 @@ export function Minute({ allowance }: { allowance: Allowance }) {
         ))}
       </div>
       <p className="border-t border-line px-4 py-2 text-[15px] text-ink-2">
-        Let a passenger read this while you drive. Stop before you type.
+        {tell('{Let a passenger read this while you drive. Stop before you type}.')}
       </p>
     </section>
   );

@@ -13,9 +13,9 @@ const COVERAGE_WORDS = {
 
 const PREPARE = [
   'Level ground, fresh air, {in park or neutral}, {parking brake on}.',
-  'Find the socket: look at A to E below, in that order. Caps and flaps come off by hand.',
+  'Find the socket: look at the places below, in that order. Caps and flaps come off by hand.',
   'The adapter fits one way only, long row to long row. Never force it. Its light comes on as soon as it has power.',
-  'Ignition on, engine not needed. {With a start button, press it without the brake pedal.}',
+  'Ignition on, engine not needed. {With a start button, press it without the brake pedal}.',
   'For a long session, connect a battery charger.',
 ];
 

@@ -11,9 +11,11 @@ import { useUnits } from '../../store/use-units.ts';
 import { duration } from '../../ui/format.ts';
 import { useMoment } from '../../ui/use-now.ts';
 import { useCase } from '../case-context.ts';
+import { useTell } from '../../store/use-tell.ts';
 
 /** Drives since, as the owner tells them, and how many are still needed. */
 export function Drives({ proof }: { proof: ProofView }) {
+  const tell = useTell();
   const { record, assessment, state } = useCase();
   const dispatch = useAppDispatch();
   const [met, setMet] = useState<Answered>('unknown');
@@ -30,8 +32,9 @@ export function Drives({ proof }: { proof: ProofView }) {
         3 · Drive and watch
       </h3>
       <p className="text-ink-2">
-        Never read or type while driving; a passenger does it. Drives under the conditions that brought on the
-        fault count most.
+        {tell(
+          'Never read or type while driving; {a passenger does it}. Drives under the conditions that brought on the fault count most.',
+        )}
       </p>
       <div className="flex flex-wrap items-center justify-between gap-2">
         <span>Same conditions as when it came?</span>
