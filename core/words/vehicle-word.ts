@@ -26,6 +26,7 @@ export const RIDING: Readonly<Record<string, string>> = {
   pedal: 'lever or pedal',
   'press the accelerator': 'open the throttle',
   'release the parking brake fully': 'see that nothing holds a brake on',
+  'set the parking brake': 'put it on its stand',
   'set the heater to its hottest and the fan to full': 'close the throttle',
   'set the heater to its hottest, foot off the accelerator': 'close the throttle',
   'steering and brakes keep their help while the engine turns': 'brake gently, with both brakes',

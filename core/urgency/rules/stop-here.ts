@@ -11,7 +11,7 @@ export const STOP_HERE: readonly UrgencyRule[] = [
     then: 'Stop where it is safe and switch off now. Check the oil level after five minutes. It lights at key-on in every {car}: what counts is whether it goes out within five seconds of starting; if not, switch off at once.',
     minute: [
       '{Foot off the accelerator}, out of gear, roll to a safe place; {steering and brakes keep their help while the engine turns}.',
-      'Hazard lights on, switch the engine off as soon as it stands, {parking brake on}.',
+      'Hazard lights on, switch the engine off as soon as it stands, {set the parking brake}.',
       'After five minutes on level ground read the oil level; below the mark: top up, then start once and watch the light for five seconds.',
     ],
     call: 'A {breakdown service} or a tow; tell them which light or code it is.',
