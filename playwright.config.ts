@@ -38,7 +38,7 @@ export const STAND_IN_PORT = STAND_IN;
 
 export default defineConfig({
   testDir: 'e2e',
-  // What a test writes is cleared away when the next run begins, not when another one at the same time does.
+  // A folder of its own for each run: the beginning of another one would clear it away.
   preserveOutput: 'failures-only',
   outputDir: `test-results/${String(PORT)}`,
   // A wait ends as soon as what it waits for is there; how long it may last only a shared machine that stands still decides.

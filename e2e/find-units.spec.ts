@@ -1,6 +1,6 @@
 import { expect, test } from './window.ts';
 import { readFile } from 'node:fs/promises';
-import { LAPTOP, PHONE, openCase, readAll, station, turnTo } from './helpers.ts';
+import { LAPTOP, PHONE, connect, openCase, readAll, station, turnTo } from './helpers.ts';
 import { expectAccessible } from './accessible.ts';
 
 test.describe('begun on a phone, ended on a laptop', () => {
@@ -12,10 +12,7 @@ test.describe('begun on a phone, ended on a laptop', () => {
     await openCase(page);
     await station(page, 'Connect');
     await page.getByRole('combobox', { name: 'Control units' }).selectOption({ label: 'Unusual addresses' });
-    await page
-      .getByRole('combobox', { name: 'What is wrong with it' })
-      .selectOption({ label: 'Wheel speed sensor front left open' });
-    await page.getByRole('button', { name: 'Connect', exact: true }).click();
+    await connect(page, 'Wheel speed sensor front left open');
     await page.getByText('Find the control units of this car').click();
     await expect(page.getByText('Lamps may light, relays click and fans start.')).toBeVisible();
     const search = page.getByRole('button', { name: 'Search for control units' });
@@ -71,11 +68,7 @@ test('a car that answers only the newest standard is read, cleared by its group,
   await openCase(page);
   await station(page, 'Connect');
   await page.getByRole('combobox', { name: 'Control units' }).selectOption({ label: 'Newest standard only' });
-  await page
-    .getByRole('combobox', { name: 'What is wrong with it' })
-    .selectOption({ label: 'Coil of cylinder 3 failed' });
-  await page.getByRole('button', { name: 'Connect', exact: true }).click();
-  await expect(page.getByText('Connected.', { exact: true })).toBeVisible({ timeout: 20_000 });
+  await connect(page, 'Coil of cylinder 3 failed');
   await readAll(page);
   await expect(page.getByRole('link', { name: 'P0303' }).first()).toBeVisible();
   await expect(page.getByText('Engine light commanded on')).toBeVisible();

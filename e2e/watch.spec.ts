@@ -2,6 +2,7 @@ import { truncateSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from './window.ts';
 import { connect, openCase, readAll, station } from './helpers.ts';
 import { expectAccessible } from './accessible.ts';
+import { rowsOf } from '../faults/stored.ts';
 
 /** A read car at the watch page. */
 async function toWatch(page: Page, fault = 'Nothing'): Promise<void> {
@@ -31,26 +32,8 @@ const lasts = (page: Page, seconds: number): Promise<void> =>
     .toBeGreaterThanOrEqual(seconds);
 
 /** How many pieces of recordings the browser has stored. */
-const piecesStored = (page: Page): Promise<number> =>
-  page.evaluate(
-    () =>
-      new Promise((resolve, reject) => {
-        const open = indexedDB.open('pincer');
-        open.onerror = () => {
-          reject(open.error ?? new Error('IndexedDB'));
-        };
-        open.onsuccess = () => {
-          const asked = open.result
-            .transaction('recordings')
-            .objectStore('recordings')
-            .count(IDBKeyRange.bound('chunk:', 'chunk;'));
-          asked.onsuccess = () => {
-            open.result.close();
-            resolve(asked.result);
-          };
-        };
-      }),
-  );
+const piecesStored = async (page: Page): Promise<number> =>
+  (await rowsOf(page, 'recordings')).filter((row) => row.key.startsWith('chunk:')).length;
 
 test('what is proposed is recorded, marked, paused and kept; it is judged, opened, zoomed and saved', async ({
   page,

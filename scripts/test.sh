@@ -7,7 +7,10 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 mkdir -p .cache
 if [ -z "${PINCER_ALONE:-}" ] && command -v flock >/dev/null; then
   flock --nonblock .cache/test.lock true || echo "Another run of the tests is at work here; this one waits for it."
-  PINCER_ALONE=1 exec flock --close --timeout 1800 .cache/test.lock bash scripts/test.sh
+  PINCER_ALONE=1 flock --close --timeout 1800 --conflict-exit-code 75 .cache/test.lock bash scripts/test.sh
+  ended=$?
+  [ "$ended" != 75 ] || printf 'The other run has not ended in half an hour.\n0 passed, 1 failed, 0 skipped\n'
+  exit "$ended"
 fi
 # The browser and the packages come side by side; what is wrong with it is said by the second call.
 (PREFER_SHELL=1 source scripts/chromium.sh) >/dev/null 2>&1 &

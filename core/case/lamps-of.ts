@@ -1,11 +1,11 @@
-import type { Vehicle } from '@pincer/core/vehicle';
+import { isMotorcycle, type Vehicle } from '@pincer/core/vehicle';
 import { LAMPS, type LampId } from './entries.ts';
 
 /** Whether a vehicle has nothing that such a lamp speaks of. What is not known rules nothing out. */
 const LACKS: Partial<Record<LampId, (vehicle: Pick<Vehicle, 'kind' | 'fuel'>) => boolean>> = {
-  steering: ({ kind }) => kind === 'motorcycle',
-  airbag: ({ kind }) => kind === 'motorcycle',
-  particulate: ({ kind, fuel }) => kind === 'motorcycle' || fuel === 'electric',
+  steering: isMotorcycle,
+  airbag: isMotorcycle,
+  particulate: (v) => isMotorcycle(v) || v.fuel === 'electric',
   glow: ({ fuel }) => fuel === 'petrol' || fuel === 'lpg' || fuel === 'electric',
   'high-voltage': ({ fuel }) => fuel === 'petrol' || fuel === 'diesel' || fuel === 'lpg',
 };

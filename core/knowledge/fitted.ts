@@ -1,4 +1,4 @@
-import type { Vehicle } from '@pincer/core/vehicle';
+import { isMotorcycle, type Vehicle } from '@pincer/core/vehicle';
 
 /** A group of causes or checks that some vehicles have nothing to do with. */
 interface NotFitted {
@@ -8,8 +8,6 @@ interface NotFitted {
   /** Checks that make no sense there, although a cause that they speak of can be there. */
   checks: readonly string[];
 }
-
-const isMotorcycle = ({ kind }: Vehicle): boolean => kind === 'motorcycle';
 
 /** What only some vehicles have, beyond what their fuel and gearbox rule out. */
 export const NOT_FITTED: readonly NotFitted[] = [

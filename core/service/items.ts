@@ -1,4 +1,4 @@
-import type { Vehicle } from '@pincer/core/vehicle';
+import { isMotorcycle, type Vehicle } from '@pincer/core/vehicle';
 
 /** How often something is done; whichever comes first. Left out: only by the other. */
 export interface Interval {
@@ -20,7 +20,6 @@ export interface ServiceItem {
 
 const burns = ({ fuel }: Vehicle): boolean => fuel !== 'electric';
 const sparks = (v: Vehicle): boolean => burns(v) && v.fuel !== 'diesel';
-const isMotorcycle = ({ kind }: Vehicle): boolean => kind === 'motorcycle';
 const hasCabin = (v: Vehicle): boolean => !isMotorcycle(v);
 
 /**

@@ -186,8 +186,7 @@ function rulesFor(window: Window | undefined): readonly Rule<RuleId>[] {
 const RULES_OF = {
   diesel: RULES.filter((r) => !r.engines || r.engines === 'diesel'),
   petrol: RULES.filter((r) => !r.engines || r.engines !== 'diesel'),
-  // None has a particulate filter.
-  motorcycle: RULES.filter((r) => r.engines !== 'diesel' && !r.id.startsWith('filter-')),
+  motorcycle: RULES.filter((r) => r.engines !== 'diesel' && r.part !== 'particulate-filter'),
 };
 
 const GRAVITY: Readonly<Record<Finding['verdict'], number>> = {

@@ -29,6 +29,8 @@ export interface Rule<Id extends string = string> {
   isOfBank?: true;
   /** Which engines it speaks of; all without it. */
   engines?: 'petrol' | 'diesel';
+  /** A part that not every vehicle has, of which alone it speaks. */
+  part?: 'particulate-filter';
   expected: string;
   /** Where the limit comes from. */
   source: string;

@@ -6,7 +6,7 @@ import {
   type CheckOutcome,
   type ObservationKey,
 } from '@pincer/core/knowledge';
-import type { Vehicle } from '@pincer/core/vehicle';
+import { isMotorcycle, type Vehicle } from '@pincer/core/vehicle';
 
 /** Something that costs next to nothing and is worth doing before anything else. */
 export interface PreliminaryCheck {
@@ -44,7 +44,6 @@ interface PreliminaryCheckRule {
   when: (known: Known) => boolean;
 }
 
-const isRidden = ({ vehicle }: Known): boolean => vehicle.kind === 'motorcycle';
 const burns = ({ vehicle }: Known): boolean => vehicle.fuel !== 'electric';
 
 /** Cheap things first, in the order in which they are offered. */
@@ -54,7 +53,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
     title: 'Release the parking brake fully',
     why: 'A lever one notch up lights the same light as lost brake fluid.',
     check: 'parking-brake-try',
-    when: (k) => !isRidden(k) && k.isLit('brakes'),
+    when: (k) => !isMotorcycle(k.vehicle) && k.isLit('brakes'),
   },
   {
     id: 'brake-fluid',
@@ -134,7 +133,7 @@ export const PRELIMINARY_CHECKS: readonly PreliminaryCheckRule[] = [
     why: 'After a {flat battery} the steering angle often has to be relearned.',
     check: 'lock-to-lock',
     when: (k) =>
-      !isRidden(k) &&
+      !isMotorcycle(k.vehicle) &&
       (k.isLit('stability') || k.isLit('steering')) &&
       (k.isYes('before:battery') || k.isYes('before:jump') || k.isYes('before:worked-on')),
   },

@@ -17,6 +17,7 @@ export {
   acceptedNow,
   ageOf,
   cylindersOf,
+  isMotorcycle,
   vehicleSchema,
   withdrawCode,
   type AcceptedCode,

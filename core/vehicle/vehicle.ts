@@ -113,9 +113,11 @@ export const vehicleSchema = z.object({
 /** A vehicle as its owner keeps it. */
 export type Vehicle = z.infer<typeof vehicleSchema>;
 
+export const isMotorcycle = ({ kind }: Pick<Vehicle, 'kind'>): boolean => kind === 'motorcycle';
+
 /** Cylinders to reckon with when the owner did not say: most cars have four, motorcycles two. */
 export function cylindersOf(vehicle: Pick<Vehicle, 'cylinders' | 'kind'>): number {
-  return vehicle.cylinders ?? (vehicle.kind === 'motorcycle' ? 2 : 4);
+  return vehicle.cylinders ?? (isMotorcycle(vehicle) ? 2 : 4);
 }
 
 /** Age in years at a moment, or null when the year is unknown. */

@@ -1,7 +1,7 @@
+import { withCapital } from './vocabulary.ts';
+
 /** What an owner calls what stands in the garage; the word is that of the vehicle's kind. */
 export type VehicleWord = 'car' | 'van' | 'motorcycle';
-
-const TAG = /^([Cc])ar(s?)$/;
 
 /** What is done otherwise by who rides: texts hold the driver's words in braces. */
 export const RIDING: Readonly<Record<string, string>> = {
@@ -35,19 +35,16 @@ export const RIDING: Readonly<Record<string, string>> = {
   'with a start button, press it without the brake pedal': 'the engine stop switch stands at “run”',
 };
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 /**
  * The word for the vehicle that a text speaks of, `{car}`, `{Car}`, `{cars}` or `{Cars}`, and what its owner does:
  * `{Foot off the accelerator}`.
  * @returns null for any other tag
  */
 export function vehicleWord(tag: string, vehicle: VehicleWord = 'car'): string | null {
-  const found = TAG.exec(tag);
-  if (found) return `${found[1] === 'C' ? capital(vehicle) : vehicle}${found[2] ?? ''}`;
-  const plain = tag.charAt(0).toLowerCase() + tag.slice(1);
-  const other = Object.hasOwn(RIDING, plain) ? RIDING[plain] : undefined;
-  if (other === undefined) return null;
-  if (vehicle !== 'motorcycle') return tag;
-  return tag === plain ? other : capital(other);
+  return withCapital(tag, (word) => {
+    if (word === 'car') return vehicle;
+    if (word === 'cars') return `${vehicle}s`;
+    if (!Object.hasOwn(RIDING, word)) return null;
+    return vehicle === 'motorcycle' ? (RIDING[word] ?? null) : word;
+  });
 }

@@ -69,6 +69,13 @@ const AMERICAN_PLURALS: Readonly<Record<string, string>> = {
 
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
+/** Says a tag by how its word is said in small letters, with its capital kept; null where that is none. */
+export function withCapital(tag: string, say: (word: string) => string | null): string | null {
+  if (!/^[A-Z]/.test(tag)) return say(tag);
+  const said = say(tag.charAt(0).toLowerCase() + tag.slice(1));
+  return said === null ? null : capital(said);
+}
+
 function plural(word: string): string {
   const own = Object.entries(AMERICAN_PLURALS).find(([, one]) => one === word);
   return own?.[0] ?? `${word}s`;
@@ -103,10 +110,8 @@ export function wordsIn(text: string, vocabulary: Vocabulary): string {
 
 /** A tagged word as the owner says it, with its capital kept; null for what is no word that differs. */
 export function wordIn(tag: string, vocabulary: Vocabulary): string | null {
-  const isCapital = /^[A-Z]/.test(tag);
-  const word = isCapital ? tag.charAt(0).toLowerCase() + tag.slice(1) : tag;
-  const other = american(word);
-  if (other === null) return null;
-  const own = vocabulary === 'british' ? word : other;
-  return isCapital ? capital(own) : own;
+  return withCapital(tag, (word) => {
+    const other = american(word);
+    return other === null || vocabulary === 'american' ? other : word;
+  });
 }

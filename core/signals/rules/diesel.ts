@@ -137,6 +137,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-zero',
+    part: 'particulate-filter',
     title: 'Filter pressure difference is zero, engine off',
     states: ['key-on'],
     needs: ['filterDrop'],
@@ -148,6 +149,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-pressure',
+    part: 'particulate-filter',
     title: 'Filter pressure against flow',
     states: ['idle-warm', 'raised', 'cruise', 'driving'],
     needs: ['filterDrop', 'engineSpeed'],
@@ -166,6 +168,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-soot',
+    part: 'particulate-filter',
     title: 'Filter pressure against the reported soot load',
     states: ['raised', 'cruise', 'driving'],
     needs: ['filterDrop', 'soot', 'engineSpeed'],
@@ -206,6 +209,7 @@ export const DIESEL_RULES = [
   }),
   rule({
     id: 'filter-heat',
+    part: 'particulate-filter',
     title: 'Heat before and after agree cold',
     states: ['key-on'],
     needs: ['exhaustHeat', 'filterHeat', 'coolant'],
